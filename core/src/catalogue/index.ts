@@ -1,0 +1,3 @@
+export { GROUPS, taxonGroup, type TaxonGroup } from './groups.ts';
+export * from './resolve.ts';
+export * from './traits.ts';

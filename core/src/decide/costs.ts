@@ -1,0 +1,187 @@
+import type { Traits } from '../catalogue/index.ts';
+import type { MediumKind } from '../media/index.ts';
+import type { State } from './signals.ts';
+
+/**
+ * Weights of the two costs. Unit: one typical pot-up done at a poor time ≈ 1.
+ *
+ * @source common practice, no source, unless a row says otherwise
+ */
+
+/** Harm of a state per week of waiting, at full growth, and how much of it goes on at rest. */
+export const HARM_PER_WEEK: Record<State, { harm: number; atRest: number }> = {
+  /** a full pot starves and dries, mostly while the plant grows */
+  crowded: { harm: 0.025, atRest: 0.2 },
+  /** a failing medium drowns roots also at rest */
+  mediumFailing: { harm: 0.03, atRest: 0.4 },
+  /** rot and infestation do not wait */
+  danger: { harm: 0.6, atRest: 1 },
+  /** it may fall any day */
+  unstable: { harm: 0.03, atRest: 1 },
+};
+
+/** Share of the harm of crowding that a plant feels which likes to be snug. */
+export const SNUG_HARM = 0.15;
+
+/** Log-odds before anything is seen, where time says nothing. */
+export const PRIOR_DANGER = -4.5;
+export const PRIOR_UNSTABLE = -4;
+/**
+ * When the last repot is not known: the share of its term that pot and medium
+ * are taken to have served. Log-odds of −1 for both, by the slopes below.
+ */
+export const UNKNOWN_AGE = { crowded: 0.75, mediumFailing: 0.8 } as const;
+
+export const CROWDED_SLOPE = 4;
+export const MEDIUM_SLOPE = 5;
+export const PRIOR_LOW = -4;
+export const PRIOR_HIGH = 2;
+
+/** How much is taken from the roots, by what the plant stands in. */
+export const WORK_BY_MEDIUM: Record<MediumKind, keyof typeof DISTURBANCE> = {
+  bark: 'bareRoot',
+  moss: 'bareRoot',
+  pebbles: 'bareRoot',
+  mineral: 'mostOff',
+  mix: 'mostOff',
+  peatSoil: 'ballKept',
+  loam: 'ballKept',
+};
+export const DISTURBANCE = { ballKept: 0.35, mostOff: 0.6, bareRoot: 0.9 } as const;
+
+/** Roots that tear easily cost more. */
+export const FRAGILITY: Record<Traits['rootKind'], number> = {
+  hair: 1.05,
+  fibrous: 0.8,
+  velamen: 1.2,
+  fleshy: 1.1,
+  tuberous: 1,
+};
+
+/** A disturbance wholly out of season costs this much more. */
+export const OUT_OF_SEASON = 2.2;
+/** The keeper's own work. */
+export const WORK = 0.12;
+
+export const BLOOM_LOST = 0.7;
+export const BLOOM_FADING = { cost: 0.15, weeks: 2 } as const;
+/** A bud opens in about this many weeks. */
+export const BUD_WEEKS = 3;
+export const JUST_ARRIVED = { cost: 0.3, weeks: 2 } as const;
+export const THIRSTY = { cost: 0.2, weeks: 1 } as const;
+export const RECENT_REPOT_WEEKS = 12;
+/** New root tips just starting take hold at once. */
+export const TIPS_STARTING = { gain: 0.5, weeks: 3 } as const;
+/** Long new roots break. */
+export const TIPS_LONG = { loss: 0.2, weeks: 4 } as const;
+/** A resting plant disturbed out of its window has half the base on top. */
+export const RESTING_SHARE = 0.5;
+
+/** Above this the plant is taken to be in danger now. */
+export const DANGER_ACTS = 0.5;
+/** From here no calendar holds a repot back. */
+export const DANGER_OPENS = 0.1;
+/**
+ * A suspicion that nothing confirms fades: a plant that is in danger shows it
+ * within months. Weeks in which it falls to 1/e.
+ */
+export const SUSPICION_FADES_WEEKS = 20;
+
+/** Price of a look: from outside it is free; unpotting disturbs. */
+export const LOOK_COST = { outside: 0, unpotted: 0.12 } as const;
+
+/** Weeks considered when choosing. */
+export const HORIZON_WEEKS = 104;
+/** Waiting that saves less than this is not worth a plan. */
+export const WORTH_WAITING = 0.05;
+/** A best week beyond this is "leave". */
+export const LEAVE_AFTER_WEEKS = 52;
+
+/** With an age that nobody knows, a look that saves this much comes before any verdict to repot. */
+export const LOOK_FIRST_WORTH = 0.02;
+
+/** How keepers differ on when, as named parameters. */
+export const WHEN_SCHOOLS = {
+  window: {
+    label: 'only in the growing window',
+    outOfSeason: OUT_OF_SEASON,
+    closedWeeks: true,
+    tipsWeight: 1,
+    costs: 'a plant that suffers in autumn waits until spring',
+  },
+  newRoots: {
+    label: 'when new roots start',
+    outOfSeason: OUT_OF_SEASON,
+    closedWeeks: false,
+    tipsWeight: 1.4,
+    costs: 'the moment is short and easily missed',
+  },
+  need: {
+    label: 'whenever it needs it',
+    outOfSeason: 0.9,
+    closedWeeks: false,
+    tipsWeight: 0.6,
+    costs: 'roots disturbed out of growth are slower to take hold',
+  },
+} as const;
+export type WhenSchool = keyof typeof WHEN_SCHOOLS;
+export const SIZE_SCHOOLS = {
+  oneUp: { label: 'one size up', costs: 'a strong grower is full again in a season' },
+  growth: { label: 'to the growth expected', costs: 'a large pot dries slowly at first' },
+  snug: { label: 'keep snug', costs: 'more repots, more watering' },
+} as const;
+export type SizeSchool = keyof typeof SIZE_SCHOOLS;
+
+/** Weeks in which roots start after a window opens, and what that takes off a disturbance. */
+export const ROOTS_START = { gain: 0.2, weeks: 5 } as const;
+
+/** A lesser act that still leaves the plant due within this many weeks is no way out. */
+export const REFRESH_LASTS_WEEKS = 26;
+
+/** What of a finding a lesser act puts right. */
+export interface Cure {
+  signal: string;
+  /** share of its log-odds that goes, 0 … 1 */
+  share: number;
+  /** only for this state; all when absent */
+  state?: State;
+}
+
+/** Acts less than a repot, and their cost. */
+export const LESSER_ACTS = [
+  {
+    id: 'flush',
+    label: 'flush salts out',
+    cost: 0.05,
+    cures: [{ signal: 'saltCrust', share: 0.9 }],
+  },
+  {
+    id: 'topDress',
+    label: 'take off the top layer and top-dress',
+    cost: 0.08,
+    cures: [
+      { signal: 'mediumSunk', share: 0.6 },
+      { signal: 'rootsOnTop', share: 0.5 },
+      { signal: 'algae', share: 0.8 },
+    ],
+  },
+  {
+    id: 'secure',
+    label: 'stake, tie or weight it',
+    cost: 0.1,
+    cures: [
+      { signal: 'wobble', share: 1 },
+      { signal: 'vinePastSupport', share: 1 },
+    ],
+  },
+  {
+    id: 'soak',
+    label: 'soak the ball so that it takes up water again',
+    cost: 0.06,
+    cures: [
+      { signal: 'waterRunsThrough', share: 0.6, state: 'mediumFailing' },
+      { signal: 'limp', share: 0.4 },
+    ],
+  },
+] as const satisfies readonly { id: string; label: string; cost: number; cures: readonly Cure[] }[];
+export type LesserAct = (typeof LESSER_ACTS)[number]['id'];

@@ -1,0 +1,250 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { CATALOGUE } from '../catalogue/index.ts';
+import { MEDIUM_KINDS } from '../media/index.ts';
+import { logistic } from '../number/index.ts';
+import { addDays } from '../season/index.ts';
+import {
+  decide,
+  possibleValues,
+  SIGNALS,
+  STATES,
+  weigh,
+  type Signals,
+  type Situation,
+} from './index.ts';
+
+const anySignals: fc.Arbitrary<Signals> = fc
+  .tuple(
+    ...SIGNALS.map((definition) =>
+      fc.option(fc.constantFrom(...possibleValues(definition).map(({ value }) => value)), {
+        nil: undefined,
+        freq: 2,
+      }),
+    ),
+  )
+  .map((values) => Object.fromEntries(SIGNALS.map(({ id }, i) => [id, values[i]])));
+
+const anySituation: fc.Arbitrary<Situation> = fc
+  .record({
+    taxon: fc.constantFrom(...CATALOGUE),
+    day: fc.integer({ min: 0, max: 729 }),
+    latitudeDeg: fc.double({ min: -66, max: 66, noNaN: true }),
+    temperatureC: fc.double({ min: 4, max: 32, noNaN: true }),
+    lampHours: fc.constantFrom(0, 0, 8, 14),
+    light: fc.constantFrom('dim', 'medium', 'bright', 'sun'),
+    widthCm: fc.double({ min: 5, max: 45, noNaN: true }),
+    kind: fc.constantFrom(...MEDIUM_KINDS.map(({ id }) => id)),
+    monthsAgo: fc.option(fc.integer({ min: 0, max: 120 })),
+    signals: anySignals,
+    when: fc.constantFrom('window', 'newRoots', 'need'),
+  })
+  .map(({ taxon, day, widthCm, kind, monthsAgo, signals, when, ...spot }) => {
+    const date = addDays('2026-01-01', day);
+    return {
+      traits: taxon.traits,
+      date,
+      spot: { ...spot, indoors: true, relativeHumidity: 0.5 } as Situation['spot'],
+      pot: {
+        shape: 'round',
+        topDiameterCm: widthCm,
+        baseDiameterCm: widthCm * 0.7,
+        heightCm: widthCm * 0.8,
+      },
+      medium: { kind },
+      lastRepot: monthsAgo === null ? null : addDays(date, -30 * monthsAgo),
+      signals,
+      schools: { when },
+    } as Situation;
+  });
+
+const runs = { numRuns: 150 };
+
+describe('every verdict, whatever was found', () => {
+  it('is made of numbers and has reasons', () => {
+    fc.assert(
+      fc.property(anySituation, (situation) => {
+        const decision = decide(situation);
+        for (const state of STATES) {
+          expect(decision.states[state]).toBeGreaterThanOrEqual(0);
+          expect(decision.states[state]).toBeLessThanOrEqual(1);
+        }
+        expect(decision.curves.weeks).toHaveLength(52);
+        for (const cost of [...decision.curves.disturbing, ...decision.curves.waiting]) {
+          expect(Number.isFinite(cost)).toBe(true);
+          expect(cost).toBeGreaterThanOrEqual(0);
+        }
+        expect(decision.reasons.length).toBeGreaterThan(0);
+        expect(decision.reasons.every(({ text }) => text.length > 0)).toBe(true);
+        expect(decision.notLooked.every(({ worth }) => worth >= 0)).toBe(true);
+        expect(decision.schools).toHaveLength(3);
+      }),
+      runs,
+    );
+  });
+
+  it('has reasons that add up to its states', () => {
+    fc.assert(
+      fc.property(anySituation, (situation) => {
+        const { reasons, states } = decide(situation);
+        for (const state of STATES) {
+          const sum = reasons
+            .filter((reason) => reason.state === state)
+            .reduce((total, { logOdds }) => total + logOdds, 0);
+          expect(logistic(sum)).toBeCloseTo(states[state], 9);
+        }
+      }),
+      runs,
+    );
+  });
+
+  it('turns where it says that it turns', () => {
+    fc.assert(
+      fc.property(anySituation, (situation) => {
+        const decision = decide(situation);
+        for (const { signal, to, verdict } of decision.turningPoint) {
+          const turned = decide({
+            ...situation,
+            signals: { ...situation.signals, [signal]: to },
+          });
+          expect(turned.verdict).toBe(verdict);
+          expect(turned.verdict).not.toBe(decision.verdict);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never finds a pot less crowded for more roots', () => {
+    const ladders = {
+      rootsAtHoles: ['none', 'one', 'several', 'every', 'mat'],
+      rootsOnTop: ['none', 'few', 'many'],
+      aerialRootsOutside: ['none', 'few', 'many'],
+      circling: ['none', 'some', 'tight'],
+      ballCover: [0, 0.3, 0.6, 0.8, 1],
+    } as const;
+    fc.assert(
+      fc.property(
+        anySituation,
+        fc.constantFrom(...(Object.keys(ladders) as (keyof typeof ladders)[])),
+        (situation, id) => {
+          let before = -1;
+          for (const value of ladders[id]) {
+            const signals = { ...situation.signals, [id]: value };
+            const { crowded } = decide({ ...situation, signals }).states;
+            expect(crowded).toBeGreaterThanOrEqual(before - 1e-12);
+            before = crowded;
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never postpones danger for the season', () => {
+    fc.assert(
+      fc.property(anySituation, (situation) => {
+        const signals = { ...situation.signals, rot: 'stem', smell: 'sour', liveRoots: 0.3 };
+        const { verdict, states } = decide({ ...situation, signals });
+        expect(states.danger).toBeGreaterThan(0.5);
+        expect(verdict).toBe('rescueNow');
+      }),
+      runs,
+    );
+  });
+
+  it('leaves a snug plant with nothing but a full pot out of season', () => {
+    const snug = CATALOGUE.filter(({ traits }) => traits.snug && traits.rhythm !== 'winterGrowing');
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...snug),
+        fc.constantFrom('several', 'every', 'mat'),
+        fc.constantFrom('2026-11-10', '2026-12-10', '2027-01-05'),
+        (taxon, rootsAtHoles, date) => {
+          const { verdict } = decide({
+            traits: taxon.traits,
+            date,
+            spot: {
+              latitudeDeg: 54,
+              indoors: true,
+              temperatureC: 19,
+              relativeHumidity: 0.5,
+              lampHours: 0,
+              light: 'medium',
+            },
+            pot: { shape: 'round', topDiameterCm: 14, baseDiameterCm: 10, heightCm: 12 },
+            medium: { kind: taxon.traits.medium },
+            lastRepot: addDays(date, -400),
+            signals: { rootsAtHoles },
+          });
+          expect(['leave', 'repotInWeek']).toContain(verdict);
+        },
+      ),
+      runs,
+    );
+  });
+
+  it('is the same whatever the order in which findings are given', () => {
+    fc.assert(
+      fc.property(anySituation, (situation) => {
+        const reversed = Object.fromEntries(Object.entries(situation.signals).reverse());
+        const a = decide(situation);
+        const b = decide({ ...situation, signals: reversed });
+        expect(b.verdict).toBe(a.verdict);
+        expect(b.week).toBe(a.week);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the table of signals', () => {
+  /** Findings that speak of the moment rather than of a state. */
+  const timing = ['newRootTips', 'bloom', 'resting', 'justArrived'];
+
+  it('gives every signal a weight with a reason, or a place in the timing', () => {
+    for (const definition of SIGNALS) {
+      if (timing.includes(definition.id)) continue;
+      const weighed = possibleValues(definition).map(({ value }) => weigh(definition.id, value));
+      expect(
+        weighed.some(({ weights }) => Object.keys(weights).length > 0),
+        definition.id,
+      ).toBe(true);
+      for (const { weights, text } of weighed) {
+        if (Object.keys(weights).length > 0) expect(text, definition.id).not.toBe('');
+      }
+    }
+  });
+
+  it('timing signals change what a disturbance costs', () => {
+    const base: Situation = {
+      traits: CATALOGUE.find(({ name }) => name === 'Oncidium')!.traits,
+      date: '2026-12-10',
+      spot: {
+        latitudeDeg: 54,
+        indoors: true,
+        temperatureC: 18,
+        relativeHumidity: 0.5,
+        lampHours: 0,
+        light: 'medium',
+      },
+      pot: { shape: 'round', topDiameterCm: 12, baseDiameterCm: 9, heightCm: 11 },
+      medium: { kind: 'bark' },
+      lastRepot: null,
+      signals: {},
+    };
+    const now = (signals: Signals) => decide({ ...base, signals }).curves.disturbing[0]!;
+    expect(now({ newRootTips: 'starting' })).toBeLessThan(now({}));
+    expect(now({ newRootTips: 'long' })).toBeGreaterThan(now({}));
+    for (const worse of [{ bloom: 'open' }, { resting: true }, { justArrived: true }]) {
+      expect(now(worse)).toBeGreaterThan(now({}));
+    }
+  });
+
+  it('expects values whose chances add up to one', () => {
+    for (const definition of SIGNALS) {
+      const total = possibleValues(definition).reduce((sum, { usual }) => sum + usual, 0);
+      expect(total, definition.id).toBeCloseTo(1, 9);
+    }
+  });
+});

@@ -1,0 +1,211 @@
+import { addDays, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index.ts';
+import {
+  LESSER_ACTS,
+  LOOK_FIRST_WORTH,
+  PRIOR_DANGER,
+  PRIOR_UNSTABLE,
+  WHEN_SCHOOLS,
+  type LesserAct,
+  type WhenSchool,
+} from './costs.ts';
+import { answered, contradictionsIn, type Reason } from './evidence.ts';
+import { frameOf, type Frame } from './frame.ts';
+import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
+import { readinessFactors, type ReadinessFactor } from './readiness.ts';
+import type { State } from './signals.ts';
+import { checkSituation, type Situation } from './situation.ts';
+import {
+  judgeOn,
+  nextLookWeek,
+  planOf,
+  whatIf,
+  type Judged,
+  type NotLooked,
+  type TurningPoint,
+} from './whatIf.ts';
+
+/** Weeks that the two curves are drawn for. */
+export const CURVE_WEEKS = 52;
+
+/** What to do, when and why. */
+export interface Decision {
+  verdict: VerdictKind;
+  /** the Monday of the best week; null when the verdict names none */
+  week: IsoDate | null;
+  /** when a further look is worth most; null when the plant is repotted now */
+  lookAgain: IsoDate | null;
+  /** lesser acts that pay, instead of a repot or until then */
+  refresh: LesserAct[];
+  /** nothing is known of this plant: look today, then ask again */
+  lookFirst: boolean;
+  states: Record<State, number>;
+  /** sums, state by state, to the log-odds of `states` */
+  reasons: Reason[];
+  contradictions: string[];
+  readiness: ReadinessFactor[];
+  notLooked: NotLooked[];
+  turningPoint: TurningPoint[];
+  /** per week from now: cost of acting then, and cost of having waited until then */
+  curves: { weeks: number[]; disturbing: number[]; waiting: number[] };
+  schools: { school: WhenSchool; label: string; verdict: VerdictKind; week: IsoDate | null }[];
+  school: WhenSchool;
+  /** expected cost of doing the best thing late by a year, for ranking */
+  costOfWaiting: number;
+  medium: { lifeMonths: number | null; judgedBy: string; freshAir: number };
+  monthsInPot: number | null;
+  monthsToFill: number;
+  /** age at which this plant in a fresh pot would be due again at least cost, months */
+  freshCycleMonths: number;
+}
+
+/**
+ * Repot, when, or leave.
+ *
+ * Four states each have a probability; disturbing and waiting each have a cost
+ * in every week; the week with the least sum wins, counted against the fresh
+ * cycle that a repot starts.
+ *
+ * @throws RangeError for an impossible situation, naming the field
+ * @source form: age replacement (Barlow & Proschan, 1965) with log-odds for evidence;
+ * weights: common practice, no source
+ */
+export function decide(given: Situation): Decision {
+  const situation = checkSituation(given);
+  const { signals, date } = situation;
+  const school = situation.schools?.when ?? 'window';
+  const frame = frameOf(situation);
+  const judged = judgeOn(planOf(frame, signals, school), signals);
+  const { plan, evidence, best, kind, refresh } = judged;
+  const looks = whatIf(frame, signals, school, judged);
+  const lookFirst = mustLookFirst(situation, kind, looks.notLooked);
+  const verdict = lookFirst ? 'leave' : kind;
+  const harm = harmByWeek(plan, evidence.sums);
+  const waiting = [0];
+  for (let week = 1; week < CURVE_WEEKS; week++) {
+    waiting.push(waiting[week - 1]! + harm[week - 1]!);
+  }
+  const actsNow = verdict === 'rescueNow' || verdict === 'repotNow';
+  return {
+    verdict,
+    week: weekOf(verdict, best.week, date),
+    lookAgain: lookAgain(),
+    refresh: actsNow || !refresh ? [] : refresh.acts,
+    states: statesIn(plan, evidence.sums, 0),
+    reasons: [...priorReasons(frame), ...evidence.reasons].sort(
+      (a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds),
+    ),
+    contradictions: contradictionsIn(signals),
+    readiness: readinessFactors(frame, signals),
+    lookFirst,
+    turningPoint: lookFirst ? [] : looks.turningPoint,
+    notLooked: looks.notLooked,
+    curves: {
+      weeks: Array.from({ length: CURVE_WEEKS }, (_, week) => week),
+      disturbing: Array.from(plan.disturbing.slice(0, CURVE_WEEKS)),
+      waiting,
+    },
+    schools: schoolVerdicts(frame, situation, school, judged),
+    school,
+    costOfWaiting: waiting[CURVE_WEEKS - 1]!,
+    medium: {
+      lifeMonths: frame.life.months,
+      judgedBy: frame.life.judgedBy,
+      freshAir: frame.life.freshAir,
+    },
+    monthsInPot: frame.monthsInPot,
+    monthsToFill: frame.monthsToFill,
+    freshCycleMonths: (plan.freshCycleWeeks * 7) / DAYS_PER_MONTH,
+  };
+
+  function lookAgain(): IsoDate | null {
+    if (actsNow) return null;
+    return lookFirst ? date : addDays(date, 7 * nextLookWeek(judged));
+  }
+}
+
+/**
+ * Long neglected is a reason to look, not yet a reason to repot: with an
+ * unknown age and not one finding, any verdict to repot would be a guess.
+ */
+function mustLookFirst(
+  { lastRepot, signals, roots }: Situation,
+  kind: VerdictKind,
+  notLooked: readonly NotLooked[],
+): boolean {
+  const repots = kind === 'repotNow' || kind === 'repotInWeek';
+  const blind = lastRepot === null && !roots && answered(signals).length === 0;
+  return repots && blind && (notLooked[0]?.worth ?? 0) > LOOK_FIRST_WORTH;
+}
+
+function weekOf(kind: VerdictKind, week: number, date: IsoDate): IsoDate | null {
+  if (kind === 'leave' || kind === 'refreshOnly') return null;
+  return mondayOf(kind === 'repotInWeek' ? addDays(date, 7 * week) : date);
+}
+
+function schoolVerdicts(
+  frame: Frame,
+  { signals, date }: Situation,
+  own: WhenSchool,
+  judged: Judged,
+): Decision['schools'] {
+  return (Object.keys(WHEN_SCHOOLS) as WhenSchool[]).map((school) => {
+    const { kind, best } =
+      school === own ? judged : judgeOn(planOf(frame, signals, school), signals);
+    return {
+      school,
+      label: WHEN_SCHOOLS[school].label,
+      verdict: kind,
+      week: weekOf(kind, best.week, date),
+    };
+  });
+}
+
+const months = (count: number) => `${count < 10 ? count.toFixed(1) : Math.round(count)} months`;
+
+/** What time alone says of each state, before anything is seen. */
+function priorReasons(frame: Frame): Reason[] {
+  const { monthsInPot, monthsToFill, life, situation } = frame;
+  const unknown = 'nobody knows when it was last repotted: taken as three quarters of its term';
+  const crowded = situation.roots
+    ? `earlier looks and growth since put the roots at ${Math.round(situation.roots.explored * 100)} % of the pot`
+    : monthsInPot === null
+      ? unknown
+      : `${months(monthsInPot)} in this pot; a plant of this vigour fills one in about ${monthsToFill}`;
+  const medium =
+    life.months === null
+      ? 'this medium does not age'
+      : monthsInPot === null
+        ? unknown
+        : `the medium is ${months(monthsInPot)} old; here it lasts about ${months(life.months)}`;
+  return [
+    {
+      signal: 'timeInPot',
+      state: 'crowded',
+      logOdds: frame.priorCrowded[0]!,
+      text: crowded,
+    },
+    {
+      signal: 'mediumAge',
+      state: 'mediumFailing',
+      logOdds: frame.priorMedium[0]!,
+      text: medium,
+    },
+    {
+      signal: 'baseRate',
+      state: 'danger',
+      logOdds: PRIOR_DANGER,
+      text: 'few plants are in danger at any time (about 1 in 90)',
+    },
+    {
+      signal: 'baseRate',
+      state: 'unstable',
+      logOdds: PRIOR_UNSTABLE,
+      text: 'few pots are about to fall (about 1 in 55)',
+    },
+  ];
+}
+
+/** Words for a lesser act. */
+export function lesserActLabel(id: LesserAct): string {
+  return LESSER_ACTS.find((act) => act.id === id)!.label;
+}

@@ -1,0 +1,84 @@
+import {
+  CONTRADICTIONS,
+  SECOND_COUNTS,
+  SHARED_CAUSES,
+  STATES,
+  weigh,
+  type Signals,
+  type SignalValue,
+  type State,
+} from './signals.ts';
+
+/** One finding's say on one state. */
+export interface Reason {
+  signal: string;
+  state: State;
+  /** after discounts */
+  logOdds: number;
+  text: string;
+}
+
+/** Findings weighed, with what they share taken out. */
+export interface Evidence {
+  reasons: Reason[];
+  sums: Record<State, number>;
+}
+
+/** The signals that were answered. */
+export function answered(signals: Signals): [string, SignalValue][] {
+  return Object.entries(signals).filter(
+    (entry): entry is [string, SignalValue] => entry[1] !== undefined && entry[1] !== null,
+  );
+}
+
+/**
+ * Log-odds of the four states by the findings.
+ *
+ * Of findings that share a cause, the strongest for and the strongest against
+ * count in full and the others at half, so that one cause seen from three
+ * sides is not three causes. More evidence in one direction never lowers the
+ * sum.
+ *
+ * @throws RangeError for an unknown signal or value
+ */
+export function weighSignals(signals: Signals): Evidence {
+  const reasons: Reason[] = [];
+  for (const [id, value] of answered(signals)) {
+    const { weights, text } = weigh(id, value);
+    for (const state of STATES) {
+      const logOdds = weights[state];
+      if (logOdds) reasons.push({ signal: id, state, logOdds, text });
+    }
+  }
+  for (const { cause, state, signals: sharing } of SHARED_CAUSES) {
+    const together = reasons.filter(
+      (reason) => reason.state === state && sharing.includes(reason.signal),
+    );
+    discount(
+      together.filter(({ logOdds }) => logOdds > 0),
+      cause,
+    );
+    discount(
+      together.filter(({ logOdds }) => logOdds < 0),
+      cause,
+    );
+  }
+  const sums: Record<State, number> = { crowded: 0, mediumFailing: 0, danger: 0, unstable: 0 };
+  for (const { state, logOdds } of reasons) sums[state] += logOdds;
+  return { reasons, sums };
+}
+
+function discount(sameSide: Reason[], cause: string): void {
+  const [, ...others] = sameSide.sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds));
+  for (const reason of others) {
+    reason.logOdds *= SECOND_COUNTS;
+    reason.text += ` (counted half: same cause, ${cause})`;
+  }
+}
+
+/** Findings that contradict each other, in words. */
+export function contradictionsIn(signals: Signals): string[] {
+  return CONTRADICTIONS.filter(({ a, b }) => signals[a[0]] === a[1] && signals[b[0]] === b[1]).map(
+    ({ text }) => text,
+  );
+}

@@ -1,0 +1,37 @@
+export {
+  SIZE_SCHOOLS,
+  WORK_BY_MEDIUM,
+  WHEN_SCHOOLS,
+  LESSER_ACTS,
+  type LesserAct,
+  type SizeSchool,
+  type WhenSchool,
+} from './costs.ts';
+export { decide, lesserActLabel, type Decision } from './decide.ts';
+export { contradictionsIn, weighSignals, type Reason } from './evidence.ts';
+export { freshCycle } from './freshCycle.ts';
+export type { VerdictKind } from './optimum.ts';
+export {
+  possibleValues,
+  signal,
+  SIGNALS,
+  SIGNAL_GROUPS,
+  STATES,
+  weigh,
+  type ChoiceSignal,
+  type ShareSignal,
+  type SignalDefinition,
+  type Signals,
+  type SignalValue,
+  type State,
+} from './signals.ts';
+export {
+  blendOf,
+  checkSituation,
+  freshIn,
+  mediumLife,
+  meanTemperatureC,
+  temperatureAt,
+  type Medium,
+  type Situation,
+} from './situation.ts';

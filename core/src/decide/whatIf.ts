@@ -1,0 +1,258 @@
+import { disturbingByWeek } from './disturbing.ts';
+import { LEAVE_AFTER_WEEKS, LOOK_COST, type WhenSchool } from './costs.ts';
+import { weighSignals, type Evidence } from './evidence.ts';
+import type { Frame } from './frame.ts';
+import { refreshFor, type Refresh } from './lesserActs.ts';
+import {
+  costOfWeek,
+  kindOf,
+  optimum,
+  schoolPlan,
+  statesIn,
+  type Optimum,
+  type Plan,
+  type SchoolPlan,
+  type VerdictKind,
+} from './optimum.ts';
+import {
+  possibleValues,
+  SIGNAL_GROUPS,
+  SIGNALS,
+  STATES,
+  weigh,
+  type SignalDefinition,
+  type Signals,
+  type SignalValue,
+  type State,
+} from './signals.ts';
+
+/** A verdict in short: all that a comparison needs. */
+export interface Judged {
+  plan: Plan;
+  evidence: Evidence;
+  best: Optimum;
+  kind: VerdictKind;
+  refresh: Refresh | null;
+}
+
+/** Findings that change what a disturbance costs, beside what they say of the states. */
+const TIMING_SIGNALS = new Set(['newRootTips', 'bloom', 'resting', 'justArrived', 'limp']);
+
+/** The plan of a school, kept for each frame: findings change only what a disturbance costs. */
+const schoolPlans = new WeakMap<Frame, Map<WhenSchool, SchoolPlan>>();
+
+export function planOf(frame: Frame, signals: Signals, school: WhenSchool): Plan {
+  let plans = schoolPlans.get(frame);
+  if (!plans) schoolPlans.set(frame, (plans = new Map()));
+  let ofSchool = plans.get(school);
+  if (!ofSchool) plans.set(school, (ofSchool = schoolPlan(frame, school)));
+  return { ...ofSchool, frame, disturbing: disturbingByWeek(frame, signals, school) };
+}
+
+/** Judges findings on a plan that is already made for their timing signals. */
+export function judgeOn(plan: Plan, signals: Signals): Judged {
+  const evidence = weighSignals(signals);
+  const best = optimum(plan, evidence.sums);
+  const plain = kindOf(plan, evidence.sums, best);
+  // A rescue cannot be put off, and where nothing worsens the odds there is nothing to put right.
+  const refresh =
+    plain === 'rescueNow' || !evidence.reasons.some(({ logOdds }) => logOdds > 0)
+      ? null
+      : refreshFor(plan, evidence, best);
+  return { plan, evidence, best, refresh, kind: refresh?.instead ? 'refreshOnly' : plain };
+}
+
+export interface TurningPoint {
+  signal: string;
+  from: SignalValue | null;
+  to: SignalValue;
+  verdict: VerdictKind;
+}
+
+export interface NotLooked {
+  signal: string;
+  /** expected fall in cost if this one were looked at, in units of an ill-timed pot-up */
+  worth: number;
+}
+
+const MOST_TURNING_POINTS = 4;
+
+/** Changes that decide whether to move the plant come before those that only shift the how. */
+function bySayThenSize(
+  a: { size: number; moves: boolean },
+  b: { size: number; moves: boolean },
+): number {
+  return Number(b.moves) - Number(a.moves) || a.size - b.size;
+}
+
+/**
+ * What each single further or other finding would change: the smallest changes
+ * that turn the verdict, and which look not yet taken is worth most.
+ */
+export function whatIf(
+  frame: Frame,
+  signals: Signals,
+  school: WhenSchool,
+  now: Judged,
+): { turningPoint: TurningPoint[]; notLooked: NotLooked[] } {
+  const turns: (TurningPoint & { size: number; moves: boolean })[] = [];
+  const notLooked: NotLooked[] = [];
+  const states = statesIn(now.plan, now.evidence.sums, 0);
+  for (const definition of SIGNALS) {
+    const from = signals[definition.id] ?? null;
+    const outcomes = possibleValues(definition)
+      .filter(({ value }) => value !== from)
+      .map(({ value }) => {
+        const changed = { ...signals, [definition.id]: value };
+        const plan = TIMING_SIGNALS.has(definition.id) ? planOf(frame, changed, school) : now.plan;
+        return { value, judged: judgeOn(plan, changed) };
+      });
+    const turning = outcomes
+      .filter(({ judged }) => judged.kind !== now.kind && !impossible(definition, frame))
+      .map(({ value, judged }) => ({
+        signal: definition.id,
+        from,
+        to: value,
+        verdict: judged.kind,
+        size: changeIn(now.evidence, judged.evidence),
+        moves: moves(judged.kind) !== moves(now.kind),
+      }))
+      .sort(bySayThenSize)[0];
+    if (turning) turns.push(turning);
+    if (from === null) {
+      notLooked.push({
+        signal: definition.id,
+        worth: expectedSaving(definition, outcomes, states, now.best.week),
+      });
+    }
+  }
+  return {
+    turningPoint: turns
+      .sort(bySayThenSize)
+      .slice(0, MOST_TURNING_POINTS)
+      .map(({ signal, from, to, verdict }) => ({ signal, from, to, verdict })),
+    notLooked: notLooked.sort((a, b) => b.worth - a.worth),
+  };
+}
+
+const UNPOTTED: ReadonlySet<string> = new Set(
+  SIGNAL_GROUPS.filter((group) => group.unpotted).map(({ id }) => id),
+);
+
+function isUnpotted(definition: SignalDefinition): boolean {
+  return UNPOTTED.has(definition.group);
+}
+
+/** A plant that has stood here for months has not just arrived. */
+function impossible({ id }: SignalDefinition, { monthsInPot }: Frame): boolean {
+  return id === 'justArrived' && monthsInPot !== null && monthsInPot > 2;
+}
+
+/** Whether a verdict moves the plant at all. */
+const moves = (kind: VerdictKind) => kind !== 'leave' && kind !== 'refreshOnly';
+
+/** How far two sets of findings are apart, in log-odds. */
+function changeIn(a: Evidence, b: Evidence): number {
+  return STATES.reduce((sum, state) => sum + Math.abs(a.sums[state] - b.sums[state]), 0);
+}
+
+/**
+ * For each state, how much more often each value is met when the state holds:
+ * e^weight, scaled so that the chances of all values still add up to one.
+ */
+function valuesWhenHeld(definition: SignalDefinition): Record<State, number[]> {
+  let ratios = heldRatios.get(definition);
+  if (!ratios) {
+    const values = possibleValues(definition);
+    const weights = values.map(({ value }) => weigh(definition.id, value).weights);
+    ratios = Object.fromEntries(
+      STATES.map((state) => {
+        const raw = weights.map((weight) => Math.exp(weight[state] ?? 0));
+        const total = raw.reduce((sum, ratio, i) => sum + ratio * values[i]!.usual, 0);
+        const usual = values.reduce((sum, value) => sum + value.usual, 0);
+        return [state, raw.map((ratio) => (ratio * usual) / total)];
+      }),
+    ) as Record<State, number[]>;
+    heldRatios.set(definition, ratios);
+  }
+  return ratios;
+}
+const heldRatios = new WeakMap<SignalDefinition, Record<State, number[]>>();
+
+/**
+ * Expected fall in cost when a signal is looked at before acting: for each
+ * value it may take, what is saved by then choosing the best week instead of
+ * the one that seems best now.
+ *
+ * The chance of a value is how usual it is, raised or lowered by the states
+ * that it speaks of.
+ */
+function expectedSaving(
+  definition: SignalDefinition,
+  outcomes: readonly { value: SignalValue; judged: Judged }[],
+  states: Record<State, number>,
+  weekNow: number,
+  from = 0,
+): number {
+  let total = 0;
+  let saving = 0;
+  const whenHeld = valuesWhenHeld(definition);
+  for (const [index, { value, usual }] of possibleValues(definition).entries()) {
+    const judged = outcomes.find((outcome) => outcome.value === value)?.judged;
+    if (!judged) continue;
+    let chance = usual;
+    for (const state of STATES) {
+      chance *= 1 - states[state] + states[state] * whenHeld[state][index]!;
+    }
+    total += chance;
+    const { plan, evidence, best } = judged;
+    if (best.week !== weekNow) {
+      saving += chance * Math.max(0, costOfWeek(plan, evidence.sums, weekNow, from) - best.cost);
+    }
+  }
+  const price = isUnpotted(definition) ? LOOK_COST.unpotted : LOOK_COST.outside;
+  return total > 0 ? Math.max(0, saving / total - price) : 0;
+}
+
+const LOOK_STEP_WEEKS = 4;
+const FIRST_LOOK_WEEKS = 4;
+const USUAL_LOOK_WEEKS = 26;
+/** Looks that stand for "a look" when the next one is planned: one for roots, one for the medium. */
+const PROXIES = ['rootsAtHoles', 'compacted'];
+
+/**
+ * When a further look is expected to save most, in weeks from now.
+ *
+ * What was found today is old by then, so that only time speaks for crowding
+ * and medium.
+ */
+export function nextLookWeek({ plan, best }: Judged): number {
+  const last = Math.min(LEAVE_AFTER_WEEKS, Math.max(FIRST_LOOK_WEEKS, best.week));
+  let week = Math.min(USUAL_LOOK_WEEKS, last);
+  let most = 0;
+  for (let from = FIRST_LOOK_WEEKS; from <= last; from += LOOK_STEP_WEEKS) {
+    const worth = worthOfLookIn(plan, from);
+    if (worth > most) {
+      most = worth;
+      week = from;
+    }
+  }
+  return week;
+}
+
+function worthOfLookIn(plan: Plan, from: number): number {
+  const nothing = weighSignals({});
+  const without = optimum(plan, nothing.sums, from);
+  const states = statesIn(plan, nothing.sums, from);
+  let worth = 0;
+  for (const definition of SIGNALS.filter(({ id }) => PROXIES.includes(id))) {
+    const outcomes = possibleValues(definition).map(({ value }) => {
+      const evidence = weighSignals({ [definition.id]: value });
+      const best = optimum(plan, evidence.sums, from);
+      const judged: Judged = { plan, evidence, best, kind: 'leave', refresh: null };
+      return { value, judged };
+    });
+    worth += expectedSaving(definition, outcomes, states, without.week, from);
+  }
+  return worth;
+}

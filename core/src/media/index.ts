@@ -1,0 +1,4 @@
+export * from './ageing.ts';
+export * from './components.ts';
+export * from './retention.ts';
+export * from './recipes.ts';

@@ -1,0 +1,93 @@
+/** A recipe: parts by measured volume, whole numbers. */
+export interface Recipe {
+  id: string;
+  label: string;
+  parts: readonly { component: string; parts: number }[];
+  /** what it is for, in one line */
+  use: string;
+  source: string;
+}
+
+const COMMON = 'common practice, no source';
+
+type Row = [id: string, label: string, use: string, parts: Record<string, number>];
+
+const ROWS: Row[] = [
+  ['everyday', 'Everyday foliage', 'leafy plants in rooms', { pottingSoil: 3, perlite: 1 }],
+  ['halfAndHalf', 'Half and half', 'quick, light, forgiving', { pottingSoil: 1, perlite: 1 }],
+  [
+    'woodyDrain',
+    'Free-draining woody',
+    'shrubs and small trees',
+    { pottingSoil: 6, sharpSand: 4, barkFine: 1 },
+  ],
+  [
+    'chunkyClimber',
+    'Chunky climber',
+    'climbers with thick roots',
+    { barkMedium: 2, coconutChips: 1, perlite: 1, pumice: 1, coir: 1 },
+  ],
+  ['fineRoots', 'Fine roots', 'hair-rooted plants', { perlite: 1, vermiculite: 1, peat: 1 }],
+  [
+    'leafMould',
+    'Fern floor',
+    'ferns and forest-floor plants',
+    { pottingSoil: 2, barkFine: 1, perlite: 1 },
+  ],
+  ['gritty', 'Gritty thirds', 'succulents', { loamCompost: 1, grit: 1, sharpSand: 1 }],
+  ['allMineral', 'All mineral', 'cacti and succulents that rot', { pumice: 2, lava: 1, grit: 1 }],
+  ['loamy', 'Loam and grit', 'heavy plants, citrus, bulbs', { loamCompost: 3, grit: 1 }],
+  [
+    'groundOrchid',
+    'Ground orchid',
+    'terrestrial orchids',
+    { peat: 3, barkFine: 3, perlite: 2, firedClay: 2 },
+  ],
+  ['climbingOrchid', 'Climbing orchid', 'orchids that climb', { barkMedium: 1, peat: 1 }],
+  [
+    'barkEpiphyte',
+    'Bark epiphyte',
+    'epiphytic orchids and their like',
+    { barkMedium: 7, perlite: 2, charcoal: 1 },
+  ],
+  ['mossOnly', 'Moss alone', 'epiphytes kept damp', { longMoss: 1 }],
+  ['pebblesOnly', 'Pebbles alone', 'plants over a reservoir', { clayPebbles: 1 }],
+  ['bog', 'Bog', 'pitcher plants and their like: no lime, no feed', { peat: 3, perlite: 1 }],
+  ['peatFree', 'Peat-free everyday', 'leafy plants, no peat', { coir: 3, compost: 1, perlite: 2 }],
+];
+
+/** The shipped recipes. */
+export const RECIPES: readonly Recipe[] = ROWS.map(([id, label, use, parts]) => ({
+  id,
+  label,
+  use,
+  parts: Object.entries(parts).map(([component, amount]) => ({ component, parts: amount })),
+  source: COMMON,
+}));
+
+/** What a keeper answers when asked "what is it in?", with the recipe that stands for it. */
+export const MEDIUM_KINDS = [
+  { id: 'bark', label: 'bark', recipe: 'barkEpiphyte' },
+  { id: 'moss', label: 'moss', recipe: 'mossOnly' },
+  { id: 'pebbles', label: 'clay pebbles', recipe: 'pebblesOnly' },
+  { id: 'peatSoil', label: 'peat-based soil', recipe: 'everyday' },
+  { id: 'loam', label: 'loam-based soil', recipe: 'loamy' },
+  { id: 'mineral', label: 'mineral grit', recipe: 'allMineral' },
+  { id: 'mix', label: 'chunky mix', recipe: 'chunkyClimber' },
+] as const;
+
+export type MediumKind = (typeof MEDIUM_KINDS)[number]['id'];
+
+/** @throws RangeError for an id that is not shipped */
+export function recipe(id: string): Recipe {
+  const found = RECIPES.find((candidate) => candidate.id === id);
+  if (!found) throw new RangeError(`recipe must be a known one, got ${id}`);
+  return found;
+}
+
+/** The recipe that stands for a kind of medium. @throws RangeError for an unknown kind */
+export function recipeOfKind(kind: MediumKind): Recipe {
+  const found = MEDIUM_KINDS.find((candidate) => candidate.id === kind);
+  if (!found) throw new RangeError(`kind of medium must be a known one, got ${String(kind)}`);
+  return recipe(found.recipe);
+}

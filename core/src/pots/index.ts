@@ -1,0 +1,5 @@
+export * from './material.ts';
+export * from './shape.ts';
+export * from './tradeSizes.ts';
+export * from './volume.ts';
+export * from './weight.ts';

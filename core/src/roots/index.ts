@@ -1,0 +1,2 @@
+export * from './filling.ts';
+export * from './reading.ts';

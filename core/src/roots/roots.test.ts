@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  combine,
+  crowdedAt,
+  exploredAfter,
+  exploredInNewPot,
+  MONTHS_TO_FILL,
+  monthsToCrowded,
+  readRoots,
+} from './index.ts';
+
+describe('roots filling a pot', () => {
+  it('a plant fills a pot one size up in the months that its vigour names', () => {
+    for (const vigour of ['fast', 'middling', 'slow'] as const) {
+      const start = exploredInNewPot(0.85, 1, 1.7);
+      expect(monthsToCrowded(start, { vigour, snug: false }, 0.6)).toBeCloseTo(
+        MONTHS_TO_FILL[vigour],
+        9,
+      );
+    }
+  });
+
+  it('the forecast and the time to it agree (logistic growth, closed form)', () => {
+    const months = monthsToCrowded(0.3, { vigour: 'middling', snug: true }, 0.5)!;
+    expect(exploredAfter(0.3, 'middling', months * 0.5)).toBeCloseTo(crowdedAt({ snug: true }), 9);
+  });
+
+  it('a full pot is crowded now, a plant at rest never gets there', () => {
+    expect(monthsToCrowded(0.9, { vigour: 'fast', snug: false }, 0.5)).toBe(0);
+    expect(monthsToCrowded(0.5, { vigour: 'fast', snug: false }, 0)).toBeNull();
+  });
+
+  it('roots only ever gain ground, and never more than a mat', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1.14, noNaN: true }),
+        fc.double({ min: 0, max: 200, noNaN: true }),
+        (explored, months) => {
+          const later = exploredAfter(explored, 'fast', months);
+          expect(later).toBeGreaterThanOrEqual(Math.min(explored, 1.149) - 1e-9);
+          expect(later).toBeLessThanOrEqual(1.15);
+        },
+      ),
+    );
+  });
+
+  it('a larger pot is explored less by the same roots', () => {
+    expect(exploredInNewPot(0.9, 1, 2)).toBeCloseTo(0.45, 12);
+    expect(() => exploredInNewPot(0.9, 1, 0)).toThrow(/newL/);
+  });
+});
+
+describe('reading roots', () => {
+  it('nothing looked at reads nothing', () => {
+    expect(readRoots({})).toBeNull();
+  });
+
+  it('more roots read as a fuller pot', () => {
+    const order = ['none', 'one', 'several', 'every', 'mat'] as const;
+    const read = order.map((rootsAtHoles) => readRoots({ rootsAtHoles })!.explored);
+    expect([...read].sort((a, b) => a - b)).toEqual(read);
+  });
+
+  it('two readings are surer than one and lie between', () => {
+    const both = readRoots({ rootsAtHoles: 'none', ballCover: 0.9 })!;
+    expect(both.sd).toBeLessThan(readRoots({ ballCover: 0.9 })!.sd);
+    expect(both.explored).toBeGreaterThan(0.5);
+    expect(both.explored).toBeLessThan(0.975);
+  });
+
+  it('equal precision averages (by hand)', () => {
+    const mean = combine([
+      { explored: 0.4, sd: 0.1 },
+      { explored: 0.8, sd: 0.1 },
+    ]);
+    expect(mean.explored).toBeCloseTo(0.6, 12);
+    expect(mean.sd).toBeCloseTo(0.1 / Math.SQRT2, 12);
+  });
+});

@@ -1,0 +1,5 @@
+export * from './activity.ts';
+export * from './calendar.ts';
+export * from './spot.ts';
+export * from './sun.ts';
+export * from './vapour.ts';

@@ -1,0 +1,25 @@
+import { within } from '../number/index.ts';
+
+/**
+ * Saturation vapour pressure over water.
+ *
+ * @param temperatureC  −40 … 60
+ * @returns kPa
+ * @source FAO Irrigation and Drainage Paper 56 (Allen et al., 1998), equation 11
+ */
+export function saturationKPa(temperatureC: number): number {
+  within('temperatureC', temperatureC, -40, 60);
+  return 0.6108 * Math.exp((17.27 * temperatureC) / (temperatureC + 237.3));
+}
+
+/**
+ * Vapour pressure deficit: how hard the air pulls water out of leaf and pot.
+ *
+ * @param relativeHumidity  0 … 1
+ * @returns kPa
+ * @source FAO 56, equations 11 and 17, with one mean temperature
+ */
+export function vpdKPa(temperatureC: number, relativeHumidity: number): number {
+  within('relativeHumidity', relativeHumidity, 0, 1);
+  return saturationKPa(temperatureC) * (1 - relativeHumidity);
+}
