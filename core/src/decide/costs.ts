@@ -97,9 +97,6 @@ export const WORTH_WAITING = 0.05;
 /** A best week beyond this is "leave". */
 export const LEAVE_AFTER_WEEKS = 52;
 
-/** With an age that nobody knows, a look that saves this much comes before any verdict to repot. */
-export const LOOK_FIRST_WORTH = 0.02;
-
 /** How keepers differ on when, as named parameters. */
 export const WHEN_SCHOOLS = {
   window: {

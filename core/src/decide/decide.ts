@@ -1,7 +1,6 @@
 import { addDays, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index.ts';
 import {
   LESSER_ACTS,
-  LOOK_FIRST_WORTH,
   PRIOR_DANGER,
   PRIOR_UNSTABLE,
   WHEN_SCHOOLS,
@@ -77,7 +76,7 @@ export function decide(given: Situation): Decision {
   const judged = judgeOn(planOf(frame, signals, school), signals);
   const { plan, evidence, best, kind, refresh } = judged;
   const looks = whatIf(frame, signals, school, judged);
-  const lookFirst = mustLookFirst(situation, kind, looks.notLooked);
+  const lookFirst = mustLookFirst(situation, kind);
   const verdict = lookFirst ? 'leave' : kind;
   const harm = harmByWeek(plan, evidence.sums);
   const waiting = [0];
@@ -127,14 +126,9 @@ export function decide(given: Situation): Decision {
  * Long neglected is a reason to look, not yet a reason to repot: with an
  * unknown age and not one finding, any verdict to repot would be a guess.
  */
-function mustLookFirst(
-  { lastRepot, signals, roots }: Situation,
-  kind: VerdictKind,
-  notLooked: readonly NotLooked[],
-): boolean {
+function mustLookFirst({ lastRepot, signals, roots }: Situation, kind: VerdictKind): boolean {
   const repots = kind === 'repotNow' || kind === 'repotInWeek';
-  const blind = lastRepot === null && !roots && answered(signals).length === 0;
-  return repots && blind && (notLooked[0]?.worth ?? 0) > LOOK_FIRST_WORTH;
+  return repots && lastRepot === null && !roots && answered(signals).length === 0;
 }
 
 function weekOf(kind: VerdictKind, week: number, date: IsoDate): IsoDate | null {

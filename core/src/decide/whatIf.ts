@@ -227,7 +227,8 @@ const PROXIES = ['rootsAtHoles', 'compacted'];
  * and medium.
  */
 export function nextLookWeek({ plan, best }: Judged): number {
-  const last = Math.min(LEAVE_AFTER_WEEKS, Math.max(FIRST_LOOK_WEEKS, best.week));
+  if (best.week <= FIRST_LOOK_WEEKS) return best.week;
+  const last = Math.min(LEAVE_AFTER_WEEKS, best.week);
   let week = Math.min(USUAL_LOOK_WEEKS, last);
   let most = 0;
   for (let from = FIRST_LOOK_WEEKS; from <= last; from += LOOK_STEP_WEEKS) {

@@ -1,0 +1,12 @@
+import { rmSync } from 'node:fs';
+import { localToday } from '../server/src/clock.ts';
+import { openCollection } from '../server/src/db/open.ts';
+import { fillGarden } from './fill.ts';
+
+/** Writes a fresh demo collection: `tsx demo/make.ts <file>`. */
+const [path] = process.argv.slice(2);
+if (!path) throw new Error('name the file to write');
+for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+const file = openCollection(path);
+fillGarden(file.db, process.env.FERNBANK_TODAY ?? localToday());
+file.close();

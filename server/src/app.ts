@@ -1,0 +1,96 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Context } from './context.ts';
+import { plants } from './db/schema.ts';
+import { errorHandler, unknownRoute } from './http/errors.ts';
+import { calculatorRoutes } from './routes/calculators.ts';
+import { plantRoutes } from './routes/plants.ts';
+import { potRoutes } from './routes/pots.ts';
+import {
+  lookRoutes,
+  measurementRoutes,
+  repotRoutes,
+  taskRoutes,
+} from './routes/records.ts';
+import { spotRoutes } from './routes/spots.ts';
+import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
+
+const LARGEST_BODY = '1mb';
+const YEAR_MS = 365 * 86_400_000;
+
+/**
+ * The whole of Fernbank's HTTP: the API under `/api`, the interface elsewhere.
+ *
+ * @param webFolder  the built interface; without it only the API answers
+ */
+export function createApp(context: Context, logger: Logger, webFolder?: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('query parser', 'simple');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          // Vuetify writes its theme as a style element; scripts stay strict.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'", 'blob:'],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+        },
+      },
+      // Fernbank is served in plain HTTP on the keeper's own machine.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(pinoHttp({ logger, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') } }));
+  app.use('/api', api(context));
+  if (webFolder && existsSync(webFolder)) serveInterface(app, webFolder);
+  app.use(errorHandler);
+  return app;
+}
+
+function api(context: Context): express.Router {
+  const routes = express.Router();
+  routes.use(express.json({ limit: LARGEST_BODY, strict: true }));
+  routes.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  routes.get('/health', (_request, response) => {
+    const count = context.db.select({ count: sql<number>`count(*)` }).from(plants).get()!.count;
+    response.json({ status: 'ok', version: context.version, plants: count });
+  });
+  routes.use('/calc', calculatorRoutes());
+  routes.use(viewRoutes(context));
+  routes.use('/plants', plantRoutes(context));
+  routes.use('/spots', spotRoutes(context));
+  routes.use('/pots', potRoutes(context));
+  routes.use('/looks', lookRoutes(context));
+  routes.use('/measurements', measurementRoutes(context));
+  routes.use('/repots', repotRoutes(context));
+  routes.use('/tasks', taskRoutes(context));
+  routes.use('/settings', settingsRoutes(context));
+  routes.use(catalogueRoutes());
+  routes.use(unknownRoute);
+  return routes;
+}
+
+function serveInterface(app: Express, folder: string): void {
+  app.use(
+    '/assets',
+    express.static(join(folder, 'assets'), { immutable: true, maxAge: YEAR_MS, fallthrough: false }),
+  );
+  app.use(express.static(folder, { index: false }));
+  // Every other address is a view of the interface.
+  app.get('/{*view}', (_request, response) => response.sendFile(join(folder, 'index.html')));
+}

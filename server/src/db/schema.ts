@@ -1,0 +1,178 @@
+import type {
+  FirstWaterSchool,
+  LightClass,
+  MediumKind,
+  PotMaterialId,
+  PotShape,
+  Signals,
+  SizeSchool,
+  TaskKind,
+  Traits,
+  VerdictKind,
+  WhenSchool,
+} from '@fernbank/core';
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+
+/** Every row carries its revision, which is its ETag, and when it was made and last changed. */
+const tracked = {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  rev: integer('rev').notNull().default(1),
+  createdAt: text('created_at').notNull(),
+  updatedAt: text('updated_at').notNull(),
+};
+
+/** Where plants stand. Temperatures: one mean or twelve, °C. */
+export const spots = sqliteTable('spots', {
+  ...tracked,
+  name: text('name').notNull(),
+  sortOrder: integer('sort_order').notNull().default(0),
+  latitudeDeg: real('latitude_deg').notNull(),
+  indoors: integer('indoors', { mode: 'boolean' }).notNull(),
+  temperatureC: text('temperature_c', { mode: 'json' }).$type<number | number[]>().notNull(),
+  relativeHumidity: real('relative_humidity').notNull(),
+  light: text('light').$type<LightClass>().notNull(),
+  lampHours: real('lamp_hours').notNull().default(0),
+});
+
+/** Pots on the shelf, alike ones counted together. Outside sizes, cm. */
+export const pots = sqliteTable('pots', {
+  ...tracked,
+  label: text('label').notNull(),
+  shape: text('shape', { mode: 'json' }).$type<PotShape>().notNull(),
+  material: text('material').$type<PotMaterialId>().notNull(),
+  emptyKg: real('empty_kg'),
+  count: integer('count').notNull(),
+  free: integer('free').notNull(),
+});
+
+export interface PlantSchools {
+  when?: WhenSchool | undefined;
+  size?: SizeSchool | undefined;
+  firstWater?: FirstWaterSchool | undefined;
+}
+
+export const plants = sqliteTable(
+  'plants',
+  {
+    ...tracked,
+    name: text('name').notNull(),
+    taxon: text('taxon').notNull(),
+    /** only when the taxon is not in the catalogue */
+    groupId: text('group_id'),
+    traits: text('traits', { mode: 'json' }).$type<Partial<Traits>>().notNull(),
+    spotId: integer('spot_id')
+      .notNull()
+      .references(() => spots.id),
+    acquired: text('acquired'),
+    /** outside sizes of the present pot */
+    pot: text('pot', { mode: 'json' }).$type<PotShape>().notNull(),
+    potMaterial: text('pot_material').$type<PotMaterialId>().notNull(),
+    /** when the pot is one of the shelf's */
+    potId: integer('pot_id').references(() => pots.id),
+    mediumKind: text('medium_kind').$type<MediumKind>().notNull(),
+    recipeId: text('recipe_id'),
+    lastRepot: text('last_repot'),
+    heightCm: real('height_cm'),
+    supportCm: real('support_cm'),
+    schools: text('schools', { mode: 'json' }).$type<PlantSchools>().notNull(),
+    note: text('note').notNull().default(''),
+  },
+  (table) => [index('plants_by_spot').on(table.spotId)],
+);
+
+export const looks = sqliteTable(
+  'looks',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    date: text('date').notNull(),
+    signals: text('signals', { mode: 'json' }).$type<Signals>().notNull(),
+    note: text('note').notNull().default(''),
+  },
+  (table) => [index('looks_by_plant').on(table.plantId, table.date)],
+);
+
+export const MEASUREMENT_KINDS = ['weightKg', 'heightCm', 'watered'] as const;
+export type MeasurementKind = (typeof MEASUREMENT_KINDS)[number];
+
+export const measurements = sqliteTable(
+  'measurements',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    date: text('date').notNull(),
+    kind: text('kind').$type<MeasurementKind>().notNull(),
+    /** in the unit its kind names; 1 for a watering */
+    value: real('value').notNull(),
+    note: text('note').notNull().default(''),
+  },
+  (table) => [index('measurements_by_plant').on(table.plantId, table.date)],
+);
+
+/** What a plant stood in before or after a repot. */
+export interface Housing {
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  potId: number | null;
+  mediumKind: MediumKind;
+  recipeId: string | null;
+}
+
+/** What went into the pot, as it was measured that day. */
+export interface MixedIn {
+  recipeId: string;
+  label: string;
+  filledL: number;
+  mixedL: number;
+  scoopL: number;
+  measures: { component: string; label: string; litres: number; scoops: number }[];
+}
+
+export const repots = sqliteTable(
+  'repots',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    date: text('date').notNull(),
+    before: text('before', { mode: 'json' })
+      .$type<Housing & { lastRepot: string | null }>()
+      .notNull(),
+    after: text('after', { mode: 'json' }).$type<Housing>().notNull(),
+    mixedIn: text('mixed_in', { mode: 'json' }).$type<MixedIn | null>(),
+    rootWork: text('root_work').$type<'ballKept' | 'mostOff' | 'bareRoot'>().notNull(),
+    rootsCut: integer('roots_cut', { mode: 'boolean' }).notNull(),
+    /** what Fernbank had advised that day */
+    verdict: text('verdict').$type<VerdictKind>(),
+    note: text('note').notNull().default(''),
+  },
+  (table) => [index('repots_by_plant').on(table.plantId, table.date)],
+);
+
+export const tasks = sqliteTable(
+  'tasks',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    repotId: integer('repot_id').references(() => repots.id, { onDelete: 'cascade' }),
+    kind: text('kind').$type<TaskKind>().notNull(),
+    due: text('due').notNull(),
+    title: text('title').notNull(),
+    why: text('why').notNull().default(''),
+    done: text('done'),
+  },
+  (table) => [index('tasks_by_due').on(table.done, table.due)],
+);
+
+/** One row a setting. */
+export const settings = sqliteTable('settings', {
+  key: text('key').primaryKey(),
+  value: text('value', { mode: 'json' }).$type<unknown>().notNull(),
+});

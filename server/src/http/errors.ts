@@ -1,0 +1,49 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+
+/** A fault with its HTTP status and the one shape that every error has. */
+export class HttpError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly field?: string,
+  ) {
+    super(message);
+  }
+}
+
+export const notFound = (what: string) => new HttpError(404, 'notFound', `${what} was not found`);
+export const invalid = (field: string, message: string) =>
+  new HttpError(422, 'invalid', message, field);
+
+/** The core names the offending field first in its messages. */
+const FIELD_FIRST = /^([A-Za-z][\w.]*) (?:must|is|of)/;
+
+function asHttpError(error: unknown): HttpError | null {
+  if (error instanceof HttpError) return error;
+  if (error instanceof RangeError) {
+    return new HttpError(422, 'outOfRange', error.message, FIELD_FIRST.exec(error.message)?.[1]);
+  }
+  if (error instanceof Error && 'type' in error && 'status' in error) {
+    // body-parser: malformed JSON, wrong charset, too large
+    const status = Number(error.status);
+    if (status >= 400 && status < 500) {
+      return new HttpError(status, String(error.type), error.message, 'body');
+    }
+  }
+  if (error instanceof URIError) return new HttpError(400, 'badPath', 'the address is malformed');
+  return null;
+}
+
+export const unknownRoute: RequestHandler = (request) => {
+  throw notFound(`${request.method} ${request.path}`);
+};
+
+/** Answers every error in one shape; what is not the caller's fault is logged and kept private. */
+export const errorHandler: ErrorRequestHandler = (error, request, response, _next) => {
+  const known = asHttpError(error);
+  if (!known) request.log.error({ err: error as Error }, 'unexpected error');
+  const { status, code, message, field } =
+    known ?? new HttpError(500, 'internal', 'something went wrong here; nothing was changed');
+  response.status(status).json({ error: { code, message, ...(field ? { field } : {}) } });
+};

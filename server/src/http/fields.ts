@@ -1,0 +1,106 @@
+import {
+  dayNumber,
+  LARGEST_POT_CM,
+  LIGHT_CLASSES,
+  MEDIUM_KINDS,
+  POT_MATERIALS,
+  RECIPES,
+  SIGNALS,
+  SIZE_SCHOOLS,
+  WHEN_SCHOOLS,
+  FIRST_WATER_SCHOOLS,
+  type IsoDate,
+  type PotShape,
+  type Signals,
+} from '@fernbank/core';
+import Joi from 'joi';
+
+/** Joi schemas of what the core knows, made from the core's own lists. */
+
+const SMALLEST_CM = 1;
+export const cm = () => Joi.number().min(SMALLEST_CM).max(LARGEST_POT_CM);
+
+export const isoDate = () =>
+  Joi.string().custom((value: string, helpers) => {
+    try {
+      dayNumber(value as IsoDate);
+      return value;
+    } catch {
+      return helpers.message({ custom: '{{#label}} must be a real day as YYYY-MM-DD' });
+    }
+  });
+
+const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
+export const recipeId = () => Joi.string().valid(...ids(RECIPES));
+export const mediumKind = () => Joi.string().valid(...ids(MEDIUM_KINDS));
+export const potMaterialId = () => Joi.string().valid(...ids(POT_MATERIALS));
+export const light = () => Joi.string().valid(...ids(LIGHT_CLASSES));
+export const whenSchool = () => Joi.string().valid(...Object.keys(WHEN_SCHOOLS));
+export const sizeSchool = () => Joi.string().valid(...Object.keys(SIZE_SCHOOLS));
+export const firstWaterSchool = () => Joi.string().valid(...Object.keys(FIRST_WATER_SCHOOLS));
+
+export const latitude = () => Joi.number().min(-90).max(90);
+export const humidity = () => Joi.number().min(0).max(1);
+export const temperatures = () =>
+  Joi.alternatives().try(
+    Joi.number().min(-30).max(50),
+    Joi.array().items(Joi.number().min(-30).max(50)).length(12),
+  );
+
+const round = {
+  topDiameterCm: cm().required(),
+  baseDiameterCm: cm().required(),
+  heightCm: cm().required(),
+};
+/** Sizes that each shape has. */
+const SIZES: Record<PotShape['shape'], Record<string, Joi.Schema>> = {
+  round,
+  bowl: round,
+  cylinder: { topDiameterCm: cm().required(), heightCm: cm().required() },
+  square: {
+    topLengthCm: cm().required(),
+    baseLengthCm: cm().required(),
+    heightCm: cm().required(),
+  },
+  rectangular: {
+    topLengthCm: cm().required(),
+    topWidthCm: cm().required(),
+    baseLengthCm: cm().required(),
+    baseWidthCm: cm().required(),
+    heightCm: cm().required(),
+  },
+};
+
+const SHAPES = Object.keys(SIZES) as PotShape['shape'][];
+const shapeName = () => Joi.string().valid(...SHAPES).required();
+
+/** A pot of any shape, with `more` fields beside its sizes. */
+export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
+  const unknownShape: Joi.Schema = Joi.object({ shape: shapeName() }).unknown();
+  return SHAPES.reduceRight<Joi.Schema>(
+    (otherwise, shape) =>
+      Joi.alternatives().conditional(Joi.object({ shape: Joi.valid(shape).required() }).unknown(), {
+        then: Joi.object({ shape: shapeName(), ...SIZES[shape], ...more }),
+        otherwise,
+      }),
+    unknownShape,
+  );
+}
+
+/** What a look found: every signal optional, null meaning "not looked". */
+export const signals = (): Joi.ObjectSchema<Signals> =>
+  Joi.object(
+    Object.fromEntries(
+      SIGNALS.map((definition) => [
+        definition.id,
+        definition.kind === 'share'
+          ? Joi.number().min(0).max(1)
+          : typeof definition.choices[0]!.value === 'boolean'
+            ? Joi.boolean()
+            : Joi.string().valid(...definition.choices.map(({ value }) => value)),
+      ]),
+    ),
+  );
+
+export const note = () => Joi.string().allow('').max(4000);
+export const rowId = () => Joi.number().integer().positive().max(Number.MAX_SAFE_INTEGER);

@@ -1,0 +1,81 @@
+import { asc, eq, gt, and, type SQL } from 'drizzle-orm';
+import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
+import type { Request, Response } from 'express';
+import Joi from 'joi';
+import type { Db } from '../db/driver.ts';
+import { HttpError, notFound } from './errors.ts';
+import { rowId } from './fields.ts';
+import { check } from './validate.ts';
+
+/** Any table whose rows carry an id and a revision. */
+type TrackedTable = SQLiteTable & {
+  id: SQLiteColumn;
+  rev: SQLiteColumn;
+};
+interface TrackedRow {
+  id: number;
+  rev: number;
+}
+
+const MOST_PER_PAGE = 1000;
+
+/** The id in the address. */
+export function idOf(request: Request): number {
+  return check(rowId().required().label('id'), request.params.id, true);
+}
+
+/** `"<rev>"`, strong: a row is the same when its revision is. */
+export const etag = ({ rev }: TrackedRow) => `"${rev}"`;
+
+/** Answers one row with its ETag. */
+export function sendRow(response: Response, row: TrackedRow, status = 200): void {
+  response.status(status).set('ETag', etag(row)).json(row);
+}
+
+/** @throws HttpError 412 when the caller's copy is not the newest */
+export function checkFresh(request: Request, row: TrackedRow): void {
+  const wanted = request.get('If-Match');
+  if (wanted !== undefined && wanted !== '*' && wanted !== etag(row)) {
+    throw new HttpError(412, 'stale', 'it was changed elsewhere meanwhile; load it again first');
+  }
+}
+
+/** One row or 404. */
+export function rowOr404<T extends TrackedTable>(db: Db, table: T, id: number, what: string) {
+  const row = db.select().from(table).where(eq(table.id, id)).get();
+  if (!row) throw notFound(`${what} ${id}`);
+  return row as T['$inferSelect'] & TrackedRow;
+}
+
+/** A page of rows by id, with the cursor of the next one. */
+export function page<T extends TrackedTable>(db: Db, table: T, request: Request, where?: SQL) {
+  const { cursor, limit } = check(
+    Joi.object<{ cursor: number; limit: number; plantId?: number }>({
+      cursor: Joi.number().integer().min(0).default(0),
+      limit: Joi.number().integer().min(1).max(MOST_PER_PAGE).default(100),
+      plantId: rowId(),
+    }),
+    request.query,
+    true,
+  );
+  const rows = db
+    .select()
+    .from(table)
+    .where(and(gt(table.id, cursor), where))
+    .orderBy(asc(table.id))
+    .limit(limit + 1)
+    .all() as (T['$inferSelect'] & TrackedRow)[];
+  const items = rows.slice(0, limit);
+  return { items, nextCursor: rows.length > limit ? items[items.length - 1]!.id : null };
+}
+
+/** Columns that a new row is stamped with. */
+export function stamp() {
+  const now = new Date().toISOString();
+  return { createdAt: now, updatedAt: now };
+}
+
+/** Columns that a change stamps. */
+export function touch(row: TrackedRow) {
+  return { rev: row.rev + 1, updatedAt: new Date().toISOString() };
+}

@@ -1,0 +1,25 @@
+import { homedir } from 'node:os';
+import { join } from 'node:path';
+
+/**
+ * Where a keeper's own collection lives: the user's data directory of each
+ * system, unless `FERNBANK_DB` names a file.
+ */
+export function collectionPath(environment = process.env, platform = process.platform): string {
+  if (environment.FERNBANK_DB) return environment.FERNBANK_DB;
+  const home = homedir();
+  const base =
+    platform === 'win32'
+      ? (environment.APPDATA ?? join(home, 'AppData', 'Roaming'))
+      : platform === 'darwin'
+        ? join(home, 'Library', 'Application Support')
+        : (environment.XDG_DATA_HOME ?? join(home, '.local', 'share'));
+  return join(base, 'fernbank', 'collection.sqlite');
+}
+
+const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
+
+/** Whether only this machine can reach the address. */
+export function isLoopback(host: string): boolean {
+  return LOOPBACK.has(host);
+}

@@ -1,0 +1,178 @@
+import {
+  checkPot,
+  resolveTaxon,
+  taxonGroup,
+  GROWTH_FORMS,
+  ROOT_KINDS,
+  DRYINGS,
+  VIGOURS,
+  WINDOWS,
+  SUPPORT_HABITS,
+  type Traits,
+} from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import { Router } from 'express';
+import Joi from 'joi';
+import { notAhead, type Context } from '../context.ts';
+import { plants, spots } from '../db/schema.ts';
+import { invalid } from '../http/errors.ts';
+import {
+  firstWaterSchool,
+  isoDate,
+  mediumKind,
+  note,
+  potMaterialId,
+  potShape,
+  recipeId,
+  rowId,
+  sizeSchool,
+  whenSchool,
+} from '../http/fields.ts';
+import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
+import { check } from '../http/validate.ts';
+import { taxonOf, type PlantRow } from '../services/collection.ts';
+
+type PlantInput = Omit<
+  PlantRow,
+  'id' | 'rev' | 'createdAt' | 'updatedAt' | 'potId' | 'traits' | 'schools'
+> & { traits: Partial<Traits>; schools: PlantRow['schools'] };
+
+const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
+
+/** Traits that a keeper may set for one plant. */
+const ownTraits = Joi.object({
+  growthForm: oneOf(GROWTH_FORMS),
+  rootKind: oneOf(ROOT_KINDS),
+  snug: Joi.boolean(),
+  airNeed: Joi.number().min(0.02).max(0.6).allow(null),
+  drying: oneOf(DRYINGS),
+  window: oneOf(WINDOWS),
+  vigour: oneOf(VIGOURS),
+  support: oneOf(SUPPORT_HABITS),
+  bloomMatters: Joi.number().min(0).max(1),
+  bloomWeeks: Joi.number().min(0).max(52),
+  floorC: Joi.number().min(-40).max(30),
+});
+
+const fields = {
+  name: Joi.string().trim().min(1).max(120),
+  taxon: Joi.string().trim().min(1).max(160),
+  groupId: Joi.string().max(40).allow(null),
+  traits: ownTraits,
+  spotId: rowId(),
+  acquired: isoDate().allow(null),
+  pot: potShape(),
+  potMaterial: potMaterialId(),
+  mediumKind: mediumKind(),
+  recipeId: recipeId().allow(null),
+  lastRepot: isoDate().allow(null),
+  heightCm: Joi.number().positive().max(1000).allow(null),
+  supportCm: Joi.number().positive().max(600).allow(null),
+  schools: Joi.object({
+    when: whenSchool(),
+    size: sizeSchool(),
+    firstWater: firstWaterSchool(),
+  }),
+  note: note(),
+};
+
+const newPlant = Joi.object<PlantInput>({
+  ...fields,
+  name: fields.name.required(),
+  taxon: fields.taxon.required(),
+  groupId: fields.groupId.default(null),
+  traits: fields.traits.default({}),
+  spotId: fields.spotId.required(),
+  acquired: fields.acquired.default(null),
+  pot: fields.pot.required(),
+  potMaterial: fields.potMaterial.default('plastic'),
+  mediumKind: fields.mediumKind.required(),
+  recipeId: fields.recipeId.default(null),
+  lastRepot: fields.lastRepot.default(null),
+  heightCm: fields.heightCm.default(null),
+  supportCm: fields.supportCm.default(null),
+  schools: fields.schools.default({}),
+  note: fields.note.default(''),
+});
+
+const changedPlant = Joi.object<Partial<PlantInput>>(fields).min(1);
+
+export function plantRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+
+  routes.get('/', (request, response) => {
+    const { items, nextCursor } = page(db, plants, request);
+    response.json({ items: items.map(withTaxon), nextCursor });
+  });
+
+  routes.get('/:id', (request, response) => {
+    sendRow(response, withTaxon(rowOr404(db, plants, idOf(request), 'plant')));
+  });
+
+  routes.post('/', (request, response) => {
+    const input = check(newPlant, request.body);
+    checkPlant(context, input);
+    const row = db
+      .insert(plants)
+      .values({ ...stamp(), ...input })
+      .returning()
+      .get();
+    sendRow(response.location(`/api/plants/${row.id}`), withTaxon(row), 201);
+  });
+
+  routes.patch('/:id', (request, response) => {
+    const changed = check(changedPlant, request.body);
+    const row = db.transaction((tx) => {
+      const before = rowOr404(tx, plants, idOf(request), 'plant');
+      checkFresh(request, before);
+      const merged: PlantInput = { ...before, ...changed };
+      checkPlant(context, merged);
+      // Measuring the pot by hand means that it is no longer the shelf's.
+      const freed = changed.pot ? { potId: null } : {};
+      return tx
+        .update(plants)
+        .set({ ...changed, ...freed, ...touch(before) })
+        .where(eq(plants.id, before.id))
+        .returning()
+        .get();
+    });
+    sendRow(response, withTaxon(row));
+  });
+
+  routes.delete('/:id', (request, response) => {
+    db.transaction((tx) => {
+      const row = rowOr404(tx, plants, idOf(request), 'plant');
+      checkFresh(request, row);
+      tx.delete(plants).where(eq(plants.id, row.id)).run();
+    });
+    response.status(204).end();
+  });
+
+  return routes;
+}
+
+/** Adds the catalogue's names, so that lists need no second call. */
+function withTaxon(row: PlantRow) {
+  const { common, group, groupLabel } = taxonOf(row);
+  return { ...row, common, group, groupLabel };
+}
+
+/** What no single field shows: unknown taxa, days out of order, impossible pots. */
+function checkPlant(context: Context, plant: PlantInput): void {
+  checkPot(plant.pot);
+  if (plant.groupId !== null) taxonGroup(plant.groupId);
+  else if (!resolveTaxon(plant.taxon)) {
+    throw invalid('taxon', `“${plant.taxon}” is not in the catalogue: choose a group for it`);
+  }
+  if (plant.acquired) notAhead(context, 'acquired', plant.acquired);
+  if (plant.lastRepot) {
+    notAhead(context, 'lastRepot', plant.lastRepot);
+  }
+  const spot = context.db
+    .select({ id: spots.id })
+    .from(spots)
+    .where(eq(spots.id, plant.spotId))
+    .get();
+  if (!spot) throw invalid('spotId', `spot ${plant.spotId} was not found`);
+}

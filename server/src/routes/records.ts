@@ -1,0 +1,206 @@
+import { eq } from 'drizzle-orm';
+import { Router, type Request } from 'express';
+import Joi from 'joi';
+import { notAhead, type Context } from '../context.ts';
+import { looks, measurements, MEASUREMENT_KINDS, plants, repots, tasks } from '../db/schema.ts';
+import { invalid } from '../http/errors.ts';
+import {
+  isoDate,
+  mediumKind,
+  note,
+  potMaterialId,
+  potShape,
+  recipeId,
+  rowId,
+  signals,
+} from '../http/fields.ts';
+import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
+import { check } from '../http/validate.ts';
+import { completeTask } from '../services/rounds.ts';
+import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
+
+/** `?plantId=` on a list of records. */
+function ofPlant<T extends { plantId: unknown }>(request: Request, table: T) {
+  const { plantId } = request.query;
+  return plantId === undefined
+    ? undefined
+    : eq(table.plantId as never, check(rowId().label('plantId'), plantId, true));
+}
+
+/** A plant cannot be seen, weighed or repotted before it came. */
+function checkArrived({ db }: Context, plantId: number, date: string): void {
+  const plant = db.select().from(plants).where(eq(plants.id, plantId)).get();
+  if (!plant) throw invalid('plantId', `plant ${plantId} was not found`);
+  if (plant.acquired && date < plant.acquired) {
+    throw invalid('date', `date must not be before the plant arrived (${plant.acquired})`);
+  }
+}
+
+const newLook = Joi.object<{
+  plantId: number;
+  date: string;
+  signals: Record<string, string | number | boolean>;
+  note: string;
+}>({
+  plantId: rowId().required(),
+  date: isoDate().required(),
+  signals: signals().required(),
+  note: note().default(''),
+});
+const changedLook = Joi.object<{ signals?: Record<string, string>; note?: string }>({
+  signals: signals(),
+  note: note(),
+}).min(1);
+
+export function lookRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+  routes.get('/', (request, response) => {
+    response.json(page(db, looks, request, ofPlant(request, looks)));
+  });
+  routes.get('/:id', (request, response) => {
+    sendRow(response, rowOr404(db, looks, idOf(request), 'look'));
+  });
+  routes.post('/', (request, response) => {
+    const input = check(newLook, request.body);
+    notAhead(context, 'date', input.date);
+    checkArrived(context, input.plantId, input.date);
+    const row = db
+      .insert(looks)
+      .values({ ...stamp(), ...input })
+      .returning()
+      .get();
+    sendRow(response.location(`/api/looks/${row.id}`), row, 201);
+  });
+  routes.patch('/:id', (request, response) => {
+    const changed = check(changedLook, request.body);
+    const row = db.transaction((tx) => {
+      const before = rowOr404(tx, looks, idOf(request), 'look');
+      checkFresh(request, before);
+      return tx
+        .update(looks)
+        .set({ ...changed, ...touch(before) })
+        .where(eq(looks.id, before.id))
+        .returning()
+        .get();
+    });
+    sendRow(response, row);
+  });
+  routes.delete('/:id', (request, response) => {
+    const row = rowOr404(db, looks, idOf(request), 'look');
+    checkFresh(request, row);
+    db.delete(looks).where(eq(looks.id, row.id)).run();
+    response.status(204).end();
+  });
+  return routes;
+}
+
+const newMeasurement = Joi.object<Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>>(
+  {
+    plantId: rowId().required(),
+    date: isoDate().required(),
+    kind: Joi.string()
+      .valid(...MEASUREMENT_KINDS)
+      .required(),
+    value: Joi.number().positive().max(2000).required(),
+    note: note().default(''),
+  },
+);
+
+export function measurementRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+  routes.get('/', (request, response) => {
+    response.json(page(db, measurements, request, ofPlant(request, measurements)));
+  });
+  routes.get('/:id', (request, response) => {
+    sendRow(response, rowOr404(db, measurements, idOf(request), 'measurement'));
+  });
+  routes.post('/', (request, response) => {
+    const input = check(newMeasurement, request.body);
+    notAhead(context, 'date', input.date);
+    checkArrived(context, input.plantId, input.date);
+    const row = db.transaction((tx) => {
+      if (input.kind === 'heightCm') {
+        tx.update(plants)
+          .set({ heightCm: input.value })
+          .where(eq(plants.id, input.plantId))
+          .run();
+      }
+      return tx
+        .insert(measurements)
+        .values({ ...stamp(), ...input })
+        .returning()
+        .get();
+    });
+    sendRow(response.location(`/api/measurements/${row.id}`), row, 201);
+  });
+  routes.delete('/:id', (request, response) => {
+    const row = rowOr404(db, measurements, idOf(request), 'measurement');
+    checkFresh(request, row);
+    db.delete(measurements).where(eq(measurements.id, row.id)).run();
+    response.status(204).end();
+  });
+  return routes;
+}
+
+const newRepot = Joi.object<RepotOrder>({
+  plantId: rowId().required(),
+  date: isoDate().required(),
+  pot: potShape().required(),
+  potMaterial: potMaterialId().default('plastic'),
+  potId: rowId().allow(null).default(null),
+  mediumKind: mediumKind().required(),
+  recipeId: recipeId().allow(null).default(null),
+  rootsCut: Joi.boolean().default(false),
+  scoopL: Joi.number().min(0.01).max(50).allow(null).default(null),
+  note: note().default(''),
+});
+
+export function repotRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+  routes.get('/', (request, response) => {
+    response.json(page(db, repots, request, ofPlant(request, repots)));
+  });
+  routes.get('/:id', (request, response) => {
+    sendRow(response, rowOr404(db, repots, idOf(request), 'repot'));
+  });
+  routes.post('/', (request, response) => {
+    const order = check(newRepot, request.body);
+    notAhead(context, 'date', order.date);
+    const written = repot(db, order);
+    response
+      .location(`/api/repots/${written.repot.id}`)
+      .status(201)
+      .json({ ...written.repot, tasks: written.tasks });
+  });
+  routes.delete('/:id', (request, response) => {
+    const row = rowOr404(db, repots, idOf(request), 'repot');
+    checkFresh(request, row);
+    undoRepot(db, row);
+    response.status(204).end();
+  });
+  return routes;
+}
+
+const changedTask = Joi.object<{ done: string | null }>({ done: isoDate().allow(null).required() });
+
+export function taskRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+  routes.get('/', (request, response) => {
+    response.json(page(db, tasks, request, ofPlant(request, tasks)));
+  });
+  routes.get('/:id', (request, response) => {
+    sendRow(response, rowOr404(db, tasks, idOf(request), 'task'));
+  });
+  routes.patch('/:id', (request, response) => {
+    const { done } = check(changedTask, request.body);
+    const row = rowOr404(db, tasks, idOf(request), 'task');
+    checkFresh(request, row);
+    if (done) notAhead(context, 'done', done);
+    sendRow(response, completeTask(db, row, done));
+  });
+  return routes;
+}

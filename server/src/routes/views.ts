@@ -1,0 +1,153 @@
+import { COMPONENTS, GROUPS, RECIPES, searchTaxa, type WhenSchool } from '@fernbank/core';
+import { desc, eq } from 'drizzle-orm';
+import { Router } from 'express';
+import Joi from 'joi';
+import { asOf, type Context } from '../context.ts';
+import { measurements, plants, pots, repots, tasks } from '../db/schema.ts';
+import { firstWaterSchool, sizeSchool, whenSchool } from '../http/fields.ts';
+import { idOf, rowOr404 } from '../http/resource.ts';
+import { check } from '../http/validate.ts';
+import { heightOf, supportOf } from '../services/collection.ts';
+import { judge, judgeAll, readinessAhead, type Judgement } from '../services/judging.ts';
+import { roundsOf } from '../services/rounds.ts';
+import { readSettings, writeSettings, type Settings } from '../services/settings.ts';
+
+/** What shows the judged collection: nothing here is stored. */
+export function viewRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+
+  routes.get('/rounds', (request, response) => {
+    response.json(roundsOf(db, asOf(context, request)));
+  });
+
+  routes.get('/verdicts', (request, response) => {
+    const date = asOf(context, request);
+    const items = judgeAll(db, date).map(summary).sort(byUrgency);
+    response.json({ date, items });
+  });
+
+  routes.get('/plants/:id/file', (request, response) => {
+    const plant = rowOr404(db, plants, idOf(request), 'plant');
+    const judgement = judge(db, plant, asOf(context, request));
+    const { file, decision, lookDue } = judgement;
+    response.json({
+      plant: { ...plant, common: file.taxon.common, groupLabel: file.taxon.groupLabel },
+      taxon: file.taxon,
+      spot: file.spot,
+      situation: file.situation,
+      decision,
+      lookDue,
+      height: heightOf(file),
+      support: supportOf(plant) ?? null,
+      looks: file.looks,
+      repots: db
+        .select()
+        .from(repots)
+        .where(eq(repots.plantId, plant.id))
+        .orderBy(desc(repots.date))
+        .all(),
+      measurements: db
+        .select()
+        .from(measurements)
+        .where(eq(measurements.plantId, plant.id))
+        .orderBy(desc(measurements.date))
+        .all(),
+      tasks: db
+        .select()
+        .from(tasks)
+        .where(eq(tasks.plantId, plant.id))
+        .orderBy(tasks.due)
+        .all(),
+      shelf: db
+        .select()
+        .from(pots)
+        .all()
+        .filter(({ free }) => free > 0),
+    });
+  });
+
+  return routes;
+}
+
+const URGENCY = ['rescueNow', 'repotNow', 'repotInWeek', 'refreshOnly', 'leave'];
+
+function byUrgency(a: Summary, b: Summary): number {
+  return (
+    URGENCY.indexOf(a.verdict) - URGENCY.indexOf(b.verdict) || b.costOfWaiting - a.costOfWaiting
+  );
+}
+
+type Summary = ReturnType<typeof summary>;
+
+function summary(judgement: Judgement) {
+  const { file, decision } = judgement;
+  const { plant, spot, taxon } = file;
+  return {
+    plantId: plant.id,
+    name: plant.name,
+    taxon: plant.taxon,
+    common: taxon.common,
+    spot: spot.name,
+    pot: plant.pot,
+    potMaterial: plant.potMaterial,
+    mediumKind: plant.mediumKind,
+    recipeId: plant.recipeId,
+    heightCm: heightOf(file).cm,
+    supportCm: plant.supportCm,
+    verdict: decision.verdict,
+    week: decision.week,
+    lookAgain: decision.lookAgain,
+    lookFirst: decision.lookFirst,
+    refresh: decision.refresh,
+    states: decision.states,
+    costOfWaiting: decision.costOfWaiting,
+    contradictions: decision.contradictions,
+    reasons: decision.reasons.filter(({ logOdds }) => logOdds > 0).slice(0, 3),
+    readiness: readinessAhead(judgement),
+  };
+}
+
+/** What the core knows of names: the catalogue and the shipped media. */
+export function catalogueRoutes(): Router {
+  const routes = Router();
+  const query = Joi.object<{ q: string; limit: number }>({
+    q: Joi.string().allow('').max(200).default(''),
+    limit: Joi.number().integer().min(1).max(300).default(12),
+  });
+  routes.get('/taxa', (request, response) => {
+    const { q, limit } = check(query, request.query, true);
+    response.json({ items: searchTaxa(q, limit), nextCursor: null });
+  });
+  routes.get('/groups', (_request, response) => {
+    response.json({ items: GROUPS, nextCursor: null });
+  });
+  routes.get('/components', (_request, response) => {
+    response.json({ items: COMPONENTS, nextCursor: null });
+  });
+  routes.get('/recipes', (_request, response) => {
+    response.json({ items: RECIPES, nextCursor: null });
+  });
+  return routes;
+}
+
+const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool }>({
+  collectionName: Joi.string().trim().allow('').max(80),
+  units: Joi.string().valid('metric', 'us'),
+  whenSchool: whenSchool(),
+  sizeSchool: sizeSchool(),
+  firstWaterSchool: firstWaterSchool(),
+  scoopL: Joi.number().min(0.01).max(50).allow(null),
+}).min(1);
+
+export function settingsRoutes(context: Context): Router {
+  const { db } = context;
+  const routes = Router();
+  const shown = () => ({ ...readSettings(db), today: context.today() });
+  routes.get('/', (_request, response) => void response.json(shown()));
+  routes.patch('/', (request, response) => {
+    writeSettings(db, check(changedSettings, request.body));
+    response.json(shown());
+  });
+  return routes;
+}

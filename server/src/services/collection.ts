@@ -1,0 +1,146 @@
+import {
+  exploredAfter,
+  fillL,
+  insideOfMaterial,
+  monthsBetween,
+  readRoots,
+  resolveTaxon,
+  rimCm,
+  seasonAhead,
+  taxonOfGroup,
+  traitsOf,
+  daysBetween,
+  type IsoDate,
+  type RootReading,
+  type Signals,
+  type Situation,
+  type Spot,
+  type Taxon,
+} from '@fernbank/core';
+import { desc, eq, and, gte } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { looks, plants, spots } from '../db/schema.ts';
+import type { Settings } from './settings.ts';
+
+export type PlantRow = typeof plants.$inferSelect;
+export type SpotRow = typeof spots.$inferSelect;
+export type LookRow = typeof looks.$inferSelect;
+
+/** A finding speaks for the plant this long; older ones only tell how far its roots were. */
+const FINDINGS_LAST_DAYS = 90;
+
+/** The catalogue's entry of a plant, or its group's where the keeper named one. */
+export function taxonOf(plant: Pick<PlantRow, 'taxon' | 'groupId'>): Taxon {
+  const known = plant.groupId ? null : resolveTaxon(plant.taxon);
+  return known ?? taxonOfGroup(plant.groupId ?? 'foliageShrub', plant.taxon);
+}
+
+export function spotOf(row: SpotRow): Spot {
+  const { latitudeDeg, indoors, temperatureC, relativeHumidity, light, lampHours } = row;
+  return { latitudeDeg, indoors, temperatureC, relativeHumidity, light, lampHours };
+}
+
+/** Everything a verdict on a plant rests on, as the core takes it. */
+export interface PlantFile {
+  plant: PlantRow;
+  spot: SpotRow;
+  taxon: Taxon;
+  situation: Situation;
+  /** newest first, since the last repot */
+  looks: LookRow[];
+}
+
+/** Reads a plant with all that bears on it, as of a date. */
+export function plantFile(
+  db: Db,
+  plant: PlantRow,
+  date: IsoDate,
+  settings: Settings,
+  spot = db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!,
+): PlantFile {
+  const since = plant.lastRepot ?? '0000-01-01';
+  const seen = db
+    .select()
+    .from(looks)
+    .where(and(eq(looks.plantId, plant.id), gte(looks.date, since)))
+    .orderBy(desc(looks.date), desc(looks.id))
+    .all()
+    .filter((look) => look.date <= date);
+  const taxon = taxonOf(plant);
+  const traits = traitsOf(taxon, plant.traits);
+  const inside = insideOfMaterial(plant.pot, plant.potMaterial);
+  const base: Situation = {
+    traits,
+    date,
+    spot: spotOf(spot),
+    pot: inside,
+    medium: {
+      kind: plant.mediumKind,
+      ...(plant.recipeId ? { recipe: plant.recipeId } : {}),
+    },
+    lastRepot: plant.lastRepot,
+    signals: currentFindings(seen, date),
+    schools: {
+      when: plant.schools.when ?? settings.whenSchool,
+      size: plant.schools.size ?? settings.sizeSchool,
+    },
+  };
+  const roots = rootsByEarlierLooks(seen, base);
+  return {
+    plant,
+    spot,
+    taxon,
+    looks: seen,
+    situation: roots ? { ...base, roots } : base,
+  };
+}
+
+/** The newest answer to each question, where it is recent enough. */
+function currentFindings(newestFirst: readonly LookRow[], date: IsoDate): Signals {
+  const current: Record<string, Signals[string]> = {};
+  for (const look of newestFirst) {
+    if (daysBetween(look.date, date) > FINDINGS_LAST_DAYS) break;
+    for (const [id, value] of Object.entries(look.signals)) {
+      if (value !== undefined && value !== null) current[id] ??= value;
+    }
+  }
+  return current;
+}
+
+/** How far roots had gone by the last look that is no longer current, grown on until today. */
+function rootsByEarlierLooks(
+  newestFirst: readonly LookRow[],
+  { date, spot, traits }: Situation,
+): RootReading | null {
+  for (const look of newestFirst) {
+    if (daysBetween(look.date, date) <= FINDINGS_LAST_DAYS) continue;
+    const reading = readRoots(look.signals);
+    if (!reading) continue;
+    const weeks = Math.max(1, Math.round(daysBetween(look.date, date) / 7));
+    const { activity } = seasonAhead(spot, traits, look.date, weeks);
+    const mean = activity.reduce((sum, a) => sum + a, 0) / weeks;
+    const months = monthsBetween(look.date, date) * mean;
+    return { explored: exploredAfter(reading.explored, traits.vigour, months), sd: reading.sd };
+  }
+  return null;
+}
+
+/** Height of the shoots: as measured, else as plants of this kind have it. */
+export function heightOf({ plant, situation }: PlantFile): { cm: number; typical: boolean } {
+  return plant.heightCm === null
+    ? { cm: Math.round(situation.traits.heightInPots * rimCm(plant.pot)), typical: true }
+    : { cm: plant.heightCm, typical: false };
+}
+
+/** Typical weight of a wooden stake or damp pole, kg per cm. @source typical value, from memory */
+const SUPPORT_KG_PER_CM = 0.004;
+
+export function supportOf(plant: PlantRow): { lengthCm: number; kg: number } | undefined {
+  if (!plant.supportCm) return undefined;
+  return { lengthCm: plant.supportCm, kg: plant.supportCm * SUPPORT_KG_PER_CM };
+}
+
+/** Litres that the present pot holds when filled. */
+export function presentFillL({ situation }: PlantFile): number {
+  return fillL(situation.pot);
+}

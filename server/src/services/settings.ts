@@ -1,0 +1,43 @@
+import type { FirstWaterSchool, SizeSchool, WhenSchool } from '@fernbank/core';
+import type { Db } from '../db/driver.ts';
+import { settings } from '../db/schema.ts';
+
+/** What the keeper chose for the whole collection. */
+export interface Settings {
+  collectionName: string;
+  units: 'metric' | 'us';
+  whenSchool: WhenSchool;
+  sizeSchool: SizeSchool;
+  firstWaterSchool: FirstWaterSchool;
+  /** own scoop, L; null: suggest one */
+  scoopL: number | null;
+  /** filled with invented plants */
+  demo: boolean;
+}
+
+export const DEFAULT_SETTINGS: Settings = {
+  collectionName: '',
+  units: 'metric',
+  whenSchool: 'window',
+  sizeSchool: 'oneUp',
+  firstWaterSchool: 'byPlant',
+  scoopL: null,
+  demo: false,
+};
+
+export function readSettings(db: Db): Settings {
+  const rows = db.select().from(settings).all();
+  return { ...DEFAULT_SETTINGS, ...Object.fromEntries(rows.map(({ key, value }) => [key, value])) };
+}
+
+export function writeSettings(db: Db, changed: Partial<Settings>): Settings {
+  db.transaction((tx) => {
+    for (const [key, value] of Object.entries(changed)) {
+      tx.insert(settings)
+        .values({ key, value })
+        .onConflictDoUpdate({ target: settings.key, set: { value } })
+        .run();
+    }
+  });
+  return readSettings(db);
+}

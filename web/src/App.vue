@@ -1,0 +1,230 @@
+<script setup lang="ts">
+import {
+  mdiBookOpenPageVariantOutline,
+  mdiFlowerPollenOutline,
+  mdiScaleBalance,
+  mdiShovel,
+  mdiThemeLightDark,
+  mdiWalk,
+  mdiWateringCanOutline,
+} from '@mdi/js';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { useDisplay, useTheme } from 'vuetify';
+import { m } from './messages/index.ts';
+import { useNotices } from './stores/notices.ts';
+import { useSettings } from './stores/settings.ts';
+import { wordsFor } from './api/client.ts';
+
+const route = useRoute();
+const settings = useSettings();
+const notices = useNotices();
+const { smAndDown } = useDisplay();
+
+const places = [
+  { to: '/rounds', word: m.nav.rounds, icon: mdiWalk },
+  { to: '/verdicts', word: m.nav.verdicts, icon: mdiScaleBalance },
+  { to: '/fit', word: m.nav.fit, icon: mdiShovel },
+  { to: '/aftercare', word: m.nav.aftercare, icon: mdiWateringCanOutline },
+  { to: '/record', word: m.nav.record, icon: mdiBookOpenPageVariantOutline },
+];
+
+/** A plant's own pages belong to the place that its work belongs to. */
+const place = computed(() => {
+  const { path } = route;
+  if (path.endsWith('/look')) return '/rounds';
+  if (path.endsWith('/verdict')) return '/verdicts';
+  if (path.endsWith('/fit')) return '/fit';
+  if (path.startsWith('/plants')) return '/record';
+  return places.find(({ to }) => path.startsWith(to))?.to ?? '';
+});
+
+const theme = useTheme();
+const chosenTheme = useLocalStorage<'light' | 'dark' | ''>('fernbank.theme', '');
+const systemDark = window.matchMedia('(prefers-color-scheme: dark)').matches;
+const isDark = computed(() => (chosenTheme.value || (systemDark ? 'dark' : 'light')) === 'dark');
+watch(isDark, (dark) => theme.change(dark ? 'dark' : 'light'), { immediate: true });
+const switchTheme = () => (chosenTheme.value = isDark.value ? 'light' : 'dark');
+
+const ready = ref(false);
+const fault = ref('');
+async function start(): Promise<void> {
+  fault.value = '';
+  try {
+    await settings.load();
+    ready.value = true;
+  } catch (error) {
+    fault.value = wordsFor(error);
+  }
+}
+onMounted(start);
+watch(
+  () => settings.current.collectionName,
+  (name) => (document.title = name ? `${name} · ${m.app.name}` : m.app.name),
+);
+</script>
+
+<template>
+  <v-app>
+    <a class="skip" href="#page">{{ m.app.skip }}</a>
+    <v-app-bar flat color="background" :height="smAndDown ? 52 : 64" class="masthead">
+      <router-link to="/rounds" class="plain mark">
+        <v-icon :icon="mdiFlowerPollenOutline" color="primary" />
+        <span class="serif">{{ settings.current.collectionName || m.app.name }}</span>
+      </router-link>
+      <nav v-if="!smAndDown" class="places" :aria-label="m.app.name">
+        <router-link
+          v-for="p in places"
+          :key="p.to"
+          :to="p.to"
+          :class="['place', { here: place === p.to }]"
+          :aria-current="place === p.to ? 'page' : undefined"
+        >
+          <v-icon :icon="p.icon" size="20" /> {{ p.word }}
+        </router-link>
+      </nav>
+      <template #append>
+        <v-btn
+          :icon="mdiThemeLightDark"
+          variant="text"
+          :aria-label="m.app.theme"
+          @click="switchTheme"
+        />
+      </template>
+    </v-app-bar>
+
+    <v-main id="page" tabindex="-1">
+      <div v-if="fault" class="page">
+        <div class="panel stack" role="alert">
+          <h1>{{ m.error.title }}</h1>
+          <p>{{ fault }}</p>
+          <div><v-btn color="primary" @click="start">{{ m.app.retry }}</v-btn></div>
+        </div>
+      </div>
+      <router-view v-else-if="ready" :key="route.path" />
+      <p v-if="ready && settings.current.demo" class="demo quiet no-print">{{ m.app.demo }}</p>
+    </v-main>
+
+    <nav v-if="smAndDown" class="thumbs no-print" :aria-label="m.app.name">
+      <router-link
+        v-for="p in places"
+        :key="p.to"
+        :to="p.to"
+        :class="['thumb', { here: place === p.to }]"
+        :aria-current="place === p.to ? 'page' : undefined"
+      >
+        <v-icon :icon="p.icon" size="24" />
+        <span>{{ p.word }}</span>
+      </router-link>
+    </nav>
+
+    <v-snackbar
+      :model-value="notices.current !== null"
+      :color="notices.current?.kind === 'fault' ? 'error' : 'slate'"
+      :timeout="notices.current?.kind === 'fault' ? -1 : 7000"
+      location="bottom"
+      class="notice"
+      @update:model-value="(open: boolean) => !open && notices.clear()"
+    >
+      <span role="status">{{ notices.current?.text }}</span>
+      <template #actions>
+        <v-btn
+          v-if="notices.current?.undo"
+          variant="text"
+          @click="
+            notices.current.undo().catch(notices.fault);
+            notices.clear();
+          "
+        >
+          {{ m.app.undo }}
+        </v-btn>
+        <v-btn variant="text" @click="notices.clear()">{{ m.app.close }}</v-btn>
+      </template>
+    </v-snackbar>
+  </v-app>
+</template>
+
+<style scoped>
+.masthead {
+  border-bottom: 1px solid rgb(var(--v-theme-on-background), 0.14) !important;
+  padding: 0 12px;
+}
+.mark {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 1.12rem;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  min-width: 0;
+}
+.mark .serif {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.places {
+  display: flex;
+  gap: 4px;
+  margin-left: auto;
+  align-self: stretch;
+}
+.place {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  padding: 0 14px;
+  color: rgb(var(--v-theme-on-background), 0.82);
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+  border-top: 3px solid transparent;
+}
+.place:hover {
+  color: rgb(var(--v-theme-primary));
+}
+.place.here {
+  color: rgb(var(--v-theme-primary));
+  border-bottom-color: rgb(var(--v-theme-primary));
+  font-weight: 700;
+}
+.thumbs {
+  position: fixed;
+  inset: auto 0 0 0;
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  background: rgb(var(--v-theme-surface));
+  border-top: 1px solid rgb(var(--v-theme-on-surface), 0.2);
+  padding-bottom: env(safe-area-inset-bottom);
+  z-index: 1006;
+}
+.thumb {
+  display: grid;
+  justify-items: center;
+  align-content: center;
+  gap: 1px;
+  min-height: 58px;
+  font-size: 0.78rem;
+  color: rgb(var(--v-theme-on-surface), 0.82);
+  text-decoration: none;
+}
+.thumb.here {
+  color: rgb(var(--v-theme-primary));
+  font-weight: 700;
+  box-shadow: inset 0 3px 0 rgb(var(--v-theme-primary));
+}
+.demo {
+  max-width: 1180px;
+  margin: 0 auto;
+  padding: 0 24px 24px;
+  font-size: 0.85rem;
+}
+@media (max-width: 960px) {
+  .demo {
+    padding-bottom: 90px;
+  }
+  .notice {
+    margin-bottom: 66px;
+  }
+}
+</style>

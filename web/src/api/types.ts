@@ -1,0 +1,186 @@
+import type {
+  Decision,
+  FirstWaterSchool,
+  LightClass,
+  MediumKind,
+  PotMaterialId,
+  PotShape,
+  Signals,
+  Situation,
+  SizeSchool,
+  TaskKind,
+  Taxon,
+  VerdictKind,
+  WhenSchool,
+} from '@fernbank/core';
+
+/** What the API answers with. */
+
+interface Row {
+  id: number;
+  rev: number;
+}
+
+export interface Page<T> {
+  items: T[];
+  nextCursor: number | null;
+}
+
+export interface Plant extends Row {
+  name: string;
+  taxon: string;
+  groupId: string | null;
+  common: string;
+  groupLabel: string;
+  spotId: number;
+  acquired: string | null;
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  potId: number | null;
+  mediumKind: MediumKind;
+  recipeId: string | null;
+  lastRepot: string | null;
+  heightCm: number | null;
+  supportCm: number | null;
+  schools: { when?: WhenSchool; size?: SizeSchool; firstWater?: FirstWaterSchool };
+  note: string;
+}
+
+export interface SpotRow extends Row {
+  name: string;
+  sortOrder: number;
+  latitudeDeg: number;
+  indoors: boolean;
+  temperatureC: number | number[];
+  relativeHumidity: number;
+  light: LightClass;
+  lampHours: number;
+}
+
+export interface ShelfPot extends Row {
+  label: string;
+  shape: PotShape;
+  material: PotMaterialId;
+  emptyKg: number | null;
+  count: number;
+  free: number;
+  fillL?: number;
+}
+
+export interface Look extends Row {
+  plantId: number;
+  date: string;
+  signals: Signals;
+  note: string;
+}
+
+export interface Measurement extends Row {
+  plantId: number;
+  date: string;
+  kind: 'weightKg' | 'heightCm' | 'watered';
+  value: number;
+}
+
+interface Housing {
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  mediumKind: MediumKind;
+  recipeId: string | null;
+}
+
+export interface Repot extends Row {
+  plantId: number;
+  date: string;
+  before: Housing;
+  after: Housing;
+  mixedIn: {
+    label: string;
+    filledL: number;
+    mixedL: number;
+    scoopL: number;
+    measures: { component: string; label: string; litres: number; scoops: number }[];
+  } | null;
+  rootsCut: boolean;
+  note: string;
+}
+
+export interface Task extends Row {
+  plantId: number;
+  repotId: number | null;
+  kind: TaskKind;
+  due: string;
+  title: string;
+  why: string;
+  done: string | null;
+}
+
+export interface PlantFile {
+  plant: Plant;
+  taxon: Taxon;
+  spot: SpotRow;
+  situation: Situation;
+  decision: Decision;
+  lookDue: { date: string; why: string };
+  height: { cm: number; typical: boolean };
+  support: { lengthCm: number; kg: number } | null;
+  looks: Look[];
+  repots: Repot[];
+  measurements: Measurement[];
+  tasks: Task[];
+  shelf: ShelfPot[];
+}
+
+export interface VerdictSummary {
+  plantId: number;
+  name: string;
+  taxon: string;
+  common: string;
+  spot: string;
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  mediumKind: MediumKind;
+  recipeId: string | null;
+  heightCm: number;
+  supportCm: number | null;
+  verdict: VerdictKind;
+  week: string | null;
+  lookAgain: string | null;
+  lookFirst: boolean;
+  refresh: string[];
+  states: Decision['states'];
+  costOfWaiting: number;
+  contradictions: string[];
+  reasons: Decision['reasons'];
+  readiness: number[];
+}
+
+export type RoundsAsk =
+  | { kind: 'act' | 'look'; due: string; why: string }
+  | { kind: 'task'; task: Task };
+
+export interface Rounds {
+  date: string;
+  spots: {
+    id: number;
+    name: string;
+    quiet: number;
+    plants: {
+      plantId: number;
+      name: string;
+      taxon: string;
+      verdict: VerdictKind;
+      asks: RoundsAsk[];
+    }[];
+  }[];
+}
+
+export interface Settings {
+  collectionName: string;
+  units: 'metric' | 'us';
+  whenSchool: WhenSchool;
+  sizeSchool: SizeSchool;
+  firstWaterSchool: FirstWaterSchool;
+  scoopL: number | null;
+  demo: boolean;
+  today: string;
+}

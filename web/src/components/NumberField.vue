@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { m } from '../messages/index.ts';
+
+/** A number as it is typed, decimal comma or point; what is no number stays visible and is named. */
+const props = defineProps<{
+  modelValue: number | null;
+  label: string;
+  unit?: string;
+  error?: string;
+  hint?: string;
+  name?: string;
+}>();
+const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
+
+const text = ref(props.modelValue === null ? '' : String(props.modelValue));
+const parse = (typed: string) => Number(typed.trim().replace(',', '.'));
+watch(
+  () => props.modelValue,
+  (value) => {
+    if (value !== null && parse(text.value) !== value) text.value = String(value);
+    if (value === null && text.value !== '' && Number.isFinite(parse(text.value))) text.value = '';
+  },
+);
+const nonsense = computed(() => text.value.trim() !== '' && !Number.isFinite(parse(text.value)));
+function typed(value: string | null): void {
+  text.value = value ?? '';
+  const number = parse(text.value);
+  emit('update:modelValue', text.value.trim() === '' || !Number.isFinite(number) ? null : number);
+}
+</script>
+
+<template>
+  <v-text-field
+    :model-value="text"
+    :label="label"
+    :suffix="unit"
+    :error-messages="nonsense ? m.form.number : error"
+    :hint="hint"
+    :persistent-hint="Boolean(hint)"
+    :name="name"
+    inputmode="decimal"
+    autocomplete="off"
+    @update:model-value="typed"
+  />
+</template>

@@ -1,0 +1,251 @@
+<script setup lang="ts">
+import { potMaterial, type Component } from '@fernbank/core';
+import { computed, useId } from 'vue';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { sceneOf, type CutawaySubject } from './scene.ts';
+
+/** A pot cut open, to scale: the same pixels per centimetre wherever pots are compared. */
+const props = withDefaults(
+  defineProps<{
+    subject: CutawaySubject;
+    /** scale; every cutaway of one list uses the same */
+    pxPerCm?: number;
+    /** cm of plant drawn above the rim */
+    crownCm?: number;
+    ruler?: boolean;
+    /** width kept free for the drawing, cm, so that a list lines up */
+    roomCm?: number;
+  }>(),
+  { pxPerCm: 4, crownCm: 14, ruler: false, roomCm: 0 },
+);
+
+const { length, volume, percent } = useUnits();
+const id = useId();
+
+const scene = computed(() => sceneOf(props.subject, props.crownCm));
+const margin = computed(() => (props.ruler ? 3.6 : 0.6));
+const half = computed(() => Math.max(scene.value.widthCm, props.roomCm) / 2 + 0.6);
+const box = computed(() => {
+  const leaf = props.crownCm > 0 ? scene.value.widthCm * 0.2 : 0;
+  const left = -half.value - margin.value - leaf;
+  const top = scene.value.topY - 1;
+  return { left, top, width: half.value * 2 + margin.value + 2 * leaf, height: -top + 1 };
+});
+
+const rulerMarks = computed(() => {
+  const inches = length(2.54).endsWith('in');
+  const step = inches ? 2.54 : 1;
+  const strong = inches ? 2 : 5;
+  const count = Math.floor(-scene.value.topY / step);
+  return Array.from({ length: count + 1 }, (_, i) => ({
+    y: -i * step,
+    strong: i % strong === 0,
+    label: i % (strong * (count > 60 ? 4 : 1)) === 0 ? String(i) : '',
+  }));
+});
+
+const FILL: Record<string, string> = {
+  peat: '#4a3524',
+  coir: '#8a6236',
+  coconutChips: '#9a6b3c',
+  pottingSoil: '#3f3226',
+  loamCompost: '#5d4a33',
+  compost: '#3b2f20',
+  wormCompost: '#2f261c',
+  barkFine: '#8b5a35',
+  barkMedium: '#8b5a35',
+  barkCoarse: '#7c4e2c',
+  longMoss: '#8f9a52',
+  perlite: '#f3efe6',
+  pumice: '#c9bfae',
+  vermiculite: '#b99a5b',
+  sharpSand: '#d8c59a',
+  grit: '#8d8a84',
+  lava: '#7d3c31',
+  firedClay: '#b5673f',
+  clayPebbles: '#b06a42',
+  charcoal: '#26262a',
+  treeFernFibre: '#4d3a26',
+};
+const colourOf = (component: Component) => FILL[component.id] ?? '#7a6a52';
+const isLine = (component: Component) =>
+  component.grain === 'fibre' || component.grain === 'strand';
+
+const wallColour = computed(
+  () =>
+    ({ terracotta: '#b8653c', glazed: '#4f6f78', plastic: '#57534c' })[props.subject.material],
+);
+
+const tip = computed(() => {
+  const { gravity } = scene.value;
+  const { tipAngleDeg } = props.subject;
+  if (!gravity || tipAngleDeg === undefined) return null;
+  return { y: gravity.y, label: `${tipAngleDeg.toFixed(0)}°` };
+});
+
+const text = computed(() => {
+  const { subject } = props;
+  const { water, air, fillL } = scene.value;
+  const sentences = [
+    m.cutaway.pot(
+      length(scene.value.widthCm),
+      length(subject.pot.heightCm),
+      potMaterial(subject.material).label,
+      volume(fillL),
+    ),
+    m.cutaway.split(percent(water), percent(air)),
+  ];
+  if (subject.explored) sentences.push(m.cutaway.roots(Math.round(subject.explored * 100)));
+  if (subject.plantHeightCm) sentences.push(m.cutaway.plant(length(subject.plantHeightCm)));
+  if (subject.supportCm) sentences.push(m.cutaway.pole(length(subject.supportCm)));
+  if (tip.value) sentences.push(m.cutaway.tip(tip.value.label));
+  return m.cutaway.describe(sentences);
+});
+</script>
+
+<template>
+  <svg
+    role="img"
+    :aria-labelledby="`${id}-text`"
+    :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`"
+    :width="box.width * pxPerCm"
+    :height="box.height * pxPerCm"
+    class="cutaway"
+  >
+    <title :id="`${id}-text`">{{ text }}</title>
+    <defs>
+      <clipPath :id="`${id}-medium`"><path :d="scene.medium" /></clipPath>
+    </defs>
+
+    <g v-if="scene.stem" class="shoot">
+      <path :d="scene.stem" fill="none" stroke="#5f7a45" stroke-width="0.5" />
+      <path
+        v-for="(blade, i) in scene.leaves"
+        :key="i"
+        :d="blade.path"
+        fill="#7f9a5e"
+        stroke="#4d6b3c"
+        stroke-width="0.12"
+        fill-opacity="0.92"
+      />
+    </g>
+
+    <path :d="scene.outline" :fill="wallColour" />
+    <path :d="scene.inside" class="hollow" />
+    <g :clip-path="`url(#${id}-medium)`">
+      <path :d="scene.medium" fill="#6b5540" />
+      <path
+        v-for="(grain, i) in scene.grains"
+        :key="i"
+        :d="grain.path"
+        :transform="`translate(${grain.x.toFixed(2)} ${grain.y.toFixed(2)}) rotate(${grain.turn}) scale(${grain.sizeCm.toFixed(2)})`"
+        :fill="isLine(grain.component) ? 'none' : colourOf(grain.component)"
+        :stroke="isLine(grain.component) ? colourOf(grain.component) : '#2b2018'"
+        :stroke-width="isLine(grain.component) ? 0.12 : 0.05"
+        :stroke-opacity="isLine(grain.component) ? 1 : 0.4"
+      />
+      <rect
+        v-for="(band, i) in scene.waterBands"
+        :key="`w${i}`"
+        :x="-half"
+        :y="band.y"
+        :width="half * 2"
+        :height="band.height + 0.02"
+        fill="#2f6f96"
+        :fill-opacity="(0.08 + 0.5 * band.saturation ** 2).toFixed(3)"
+      />
+      <path
+        v-for="(root, i) in scene.roots"
+        :key="`r${i}`"
+        :d="root"
+        fill="none"
+        stroke="#f6ecd2"
+        stroke-width="0.17"
+        stroke-opacity="0.9"
+      />
+    </g>
+    <rect
+      v-for="(hole, i) in scene.holes"
+      :key="`h${i}`"
+      :x="hole.x"
+      :y="scene.floorY - 0.02"
+      :width="hole.width"
+      :height="-scene.floorY + 0.1"
+      class="hole"
+    />
+    <rect
+      v-if="scene.pole"
+      :x="scene.pole.x"
+      :y="scene.pole.y"
+      :width="scene.pole.width"
+      :height="scene.pole.height"
+      rx="0.2"
+      fill="#a1825a"
+      stroke="#6d5433"
+      stroke-width="0.12"
+      fill-opacity="0.9"
+    />
+    <path
+      v-if="scene.clipped"
+      :d="`M${-half} ${scene.topY - 0.2}l1.2 -0.6l1.2 1.2l1.2 -1.2l1.2 1.2`"
+      class="cutmark"
+      fill="none"
+    />
+
+    <g v-if="tip" class="tip">
+      <line :x1="-half" :x2="half" :y1="tip.y" :y2="tip.y" stroke-dasharray="0.6 0.5" />
+      <circle cx="0" :cy="tip.y" r="0.55" />
+      <text :x="half - 0.2" :y="tip.y - 0.5" text-anchor="end">{{ tip.label }}</text>
+    </g>
+
+    <line :x1="box.left" :x2="box.left + box.width" y1="0" y2="0" class="ground" />
+    <g v-if="ruler" class="ruler">
+      <line :x1="-half - 0.8" :x2="-half - 0.8" y1="0" :y2="scene.topY" />
+      <g v-for="mark in rulerMarks" :key="mark.y">
+        <line
+          :x1="-half - 0.8"
+          :x2="-half - (mark.strong ? 1.8 : 1.3)"
+          :y1="mark.y"
+          :y2="mark.y"
+        />
+        <text v-if="mark.label" :x="-half - 2" :y="mark.y + 0.45" text-anchor="end">
+          {{ mark.label }}
+        </text>
+      </g>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.cutaway {
+  display: block;
+  max-width: 100%;
+}
+.hollow {
+  fill: rgb(var(--v-theme-background));
+}
+.hole {
+  fill: rgb(var(--v-theme-background));
+}
+.ground,
+.ruler line,
+.cutmark {
+  stroke: rgb(var(--v-theme-on-surface), 0.55);
+  stroke-width: 0.12;
+}
+.ruler text,
+.tip text {
+  font-size: 1.35px;
+  fill: rgb(var(--v-theme-on-surface), 0.8);
+}
+.tip line {
+  stroke: rgb(var(--v-theme-slate));
+  stroke-width: 0.14;
+}
+.tip circle {
+  fill: rgb(var(--v-theme-surface));
+  stroke: rgb(var(--v-theme-slate));
+  stroke-width: 0.2;
+}
+</style>

@@ -1,0 +1,279 @@
+import {
+  blendOfRecipe,
+  fillL,
+  freshIn,
+  halfWidthCm,
+  insideOfMaterial,
+  partsOf,
+  recipe,
+  recipeOfKind,
+  rimCm,
+  usualHeadspaceCm,
+  type Component,
+  type MediumKind,
+  type PotMaterialId,
+  type PotShape,
+} from '@fernbank/core';
+import { curveBasis, curveLinear, line } from 'd3-shape';
+import { randomFrom } from './random.ts';
+
+/**
+ * What a cutaway shows. Lengths cm; the pot by its outside sizes.
+ */
+export interface CutawaySubject {
+  /** seeds the drawing */
+  name: string;
+  pot: PotShape;
+  material: PotMaterialId;
+  mediumKind: MediumKind;
+  recipeId?: string | null;
+  /** share of the pot that roots explore, 0 … 1.15 */
+  explored?: number;
+  plantHeightCm?: number;
+  supportCm?: number | null;
+  /** of what stands there, dry */
+  gravityHeightCm?: number;
+  tipAngleDeg?: number;
+}
+
+export interface GrainMark {
+  x: number;
+  y: number;
+  sizeCm: number;
+  turn: number;
+  component: Component;
+  path: string;
+}
+
+/** The drawing in centimetres: x from the axis, y down from the ground line (negative is up). */
+export interface Scene {
+  widthCm: number;
+  outline: string;
+  inside: string;
+  medium: string;
+  surfaceY: number;
+  rimY: number;
+  floorY: number;
+  topY: number;
+  waterBands: { y: number; height: number; saturation: number }[];
+  grains: GrainMark[];
+  roots: string[];
+  stem: string;
+  leaves: { path: string }[];
+  pole: { x: number; y: number; width: number; height: number } | null;
+  gravity: { y: number; x: number } | null;
+  water: number;
+  air: number;
+  fillL: number;
+  holes: { x: number; width: number }[];
+  clipped: boolean;
+}
+
+type Point = [number, number];
+const straight = line<Point>().curve(curveLinear);
+const soft = line<Point>().curve(curveBasis);
+
+const PROFILE_STEPS = 14;
+const BANDS = 12;
+const MOST_GRAINS = 170;
+const SMALLEST_MARK_CM = 0.22;
+
+/** @param crownCm  how much of the plant above the rim is drawn before it is cut off */
+export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
+  const random = randomFrom(subject.name);
+  const { pot } = subject;
+  const inside = insideOfMaterial(pot, subject.material);
+  const floor = pot.heightCm - inside.heightCm;
+  const fill = inside.heightCm - usualHeadspaceCm(inside);
+  const insideY = (z: number) => -(floor + z);
+  const parts = partsOf(
+    (subject.recipeId ? recipe(subject.recipeId) : recipeOfKind(subject.mediumKind)).parts,
+  );
+  const mix = blendOfRecipe(subject.recipeId ?? recipeOfKind(subject.mediumKind).id);
+  const fresh = freshIn(mix, inside, fill);
+  const plantCm = Math.min(subject.plantHeightCm ?? 0, crownCm);
+  const poleTop = subject.supportCm ? floor + subject.supportCm : 0;
+  const poleCm = Math.min(poleTop, pot.heightCm + crownCm);
+  const surfaceY = insideY(fill);
+  const clipped =
+    plantCm < (subject.plantHeightCm ?? 0) || poleCm < poleTop;
+
+  return {
+    widthCm: rimCm(pot),
+    outline: closed(pot, pot.heightCm, (z) => -z),
+    inside: closed(inside, inside.heightCm, insideY),
+    medium: closed(inside, fill, insideY),
+    surfaceY,
+    rimY: -pot.heightCm,
+    floorY: insideY(0),
+    topY: Math.min(-pot.heightCm, surfaceY - plantCm, -poleCm),
+    waterBands: Array.from({ length: BANDS }, (_, i) => {
+      const low = (fill * i) / BANDS;
+      const high = (fill * (i + 1)) / BANDS;
+      return {
+        y: insideY(high),
+        height: high - low,
+        saturation: mix.water((low + high) / 2) / mix.totalPorosity,
+      };
+    }),
+    grains: grainsIn(inside, fill, insideY, parts, random),
+    roots: rootsIn(inside, fill, insideY, subject.explored ?? 0, random),
+    ...shoots(surfaceY, plantCm, rimCm(pot), random),
+    pole: subject.supportCm
+      ? { x: -0.6 + rimCm(pot) * 0.12, y: -poleCm, width: 1.2, height: poleCm - floor }
+      : null,
+    gravity:
+      subject.gravityHeightCm === undefined ? null : { x: 0, y: -subject.gravityHeightCm },
+    water: fresh.water,
+    air: fresh.air,
+    fillL: fillL(inside),
+    holes: holesOf(pot),
+    clipped,
+  };
+}
+
+function closed(pot: PotShape, height: number, y: (z: number) => number): string {
+  const left: Point[] = [];
+  const right: Point[] = [];
+  for (let i = 0; i <= PROFILE_STEPS; i++) {
+    const z = (height * i) / PROFILE_STEPS;
+    const half = halfWidthCm(pot, z);
+    left.unshift([-half, y(z)]);
+    right.push([half, y(z)]);
+  }
+  return `${straight([...left, ...right])!}Z`;
+}
+
+function holesOf(pot: PotShape): Scene['holes'] {
+  const base = halfWidthCm(pot, 0);
+  const width = Math.max(0.5, base * 0.16);
+  return [-0.55, 0, 0.55].map((share) => ({ x: share * base - width / 2, width }));
+}
+
+/** Grains on a jittered grid, each component as often as its volume and size ask. */
+function grainsIn(
+  inside: PotShape,
+  fill: number,
+  y: (z: number) => number,
+  parts: readonly { ingredient: Component; parts: number }[],
+  random: () => number,
+): GrainMark[] {
+  const total = parts.reduce((sum, part) => sum + part.parts, 0);
+  const area = 2 * halfWidthCm(inside, fill / 2) * fill;
+  const marks: GrainMark[] = [];
+  for (const { ingredient, parts: amount } of parts) {
+    const sizeCm = Math.max(SMALLEST_MARK_CM, Math.min(ingredient.grainMm / 10, fill / 4));
+    const drawn = ingredient.grain === 'strand' ? sizeCm * 1.4 : sizeCm;
+    const wanted = (0.5 * area * (amount / total)) / (drawn * drawn);
+    const count = Math.min(Math.round((MOST_GRAINS * amount) / total), Math.round(wanted));
+    for (let i = 0; i < Math.max(2, count); i++) {
+      const z = fill * Math.sqrt(random() * 0.98 + 0.01) * 0.985;
+      const half = halfWidthCm(inside, z) - drawn / 2;
+      if (half <= 0) continue;
+      marks.push({
+        x: (2 * random() - 1) * half,
+        y: y(Math.max(drawn / 2, Math.min(fill - drawn / 2, z))),
+        sizeCm: drawn * (0.75 + 0.5 * random()),
+        turn: Math.round(360 * random()),
+        component: ingredient,
+        path: grainPath(ingredient.grain, random),
+      });
+    }
+  }
+  return marks;
+}
+
+/** Outline of a grain of unit size about the origin. */
+function grainPath(grain: Component['grain'], random: () => number): string {
+  switch (grain) {
+    case 'round':
+      return 'M-.5 0A.5.5 0 1 1 .5 0A.5.5 0 1 1-.5 0Z';
+    case 'dust':
+      return 'M-.3 0A.3.3 0 1 1 .3 0A.3.3 0 1 1-.3 0Z';
+    case 'crumb':
+      return polygon(7, 0.3, random);
+    case 'shard':
+      return polygon(5, 0.42, random);
+    case 'chip':
+      return 'M-.5-.2L.42-.28L.5.18L-.44.26Z';
+    case 'plate':
+      return 'M-.4-.12L.4-.12L.4.12L-.4.12Z';
+    case 'fibre':
+      return 'M-.5.1Q0-.35.5.12';
+    case 'strand':
+      return `M-.7.2Q-.3-${(0.3 + 0.3 * random()).toFixed(2)} 0 0T.7-.15`;
+  }
+}
+
+function polygon(corners: number, spread: number, random: () => number): string {
+  const points = Array.from({ length: corners }, (_, i): Point => {
+    const angle = (2 * Math.PI * i) / corners;
+    const radius = 0.5 - spread * random() * 0.6;
+    return [radius * Math.cos(angle), radius * Math.sin(angle)];
+  });
+  return `${straight(points)!}Z`;
+}
+
+const MOST_ROOTS = 34;
+
+/** Roots wander out and down from the stem; the fuller the pot, the more and the farther. */
+function rootsIn(
+  inside: PotShape,
+  fill: number,
+  y: (z: number) => number,
+  explored: number,
+  random: () => number,
+): string[] {
+  const count = Math.round(6 + MOST_ROOTS * Math.min(1, explored));
+  const reach = Math.min(1, 0.25 + 0.78 * explored);
+  return Array.from({ length: explored > 0 ? count : 0 }, (_, i) => {
+    const side = (2 * (i + 0.5 + random() * 0.6)) / count - 1.05;
+    const depth = fill * reach * (0.55 + 0.45 * random());
+    const points: Point[] = [];
+    for (let step = 0; step <= 7; step++) {
+      const share = step / 7;
+      const z = Math.max(0.15, fill - depth * share ** 1.1);
+      const half = halfWidthCm(inside, z) - 0.15;
+      const wave = 0.05 * half * Math.sin(5 * share + i);
+      const x = side * half * reach * share ** 0.65 * 1.1 + wave;
+      points.push([Math.max(-half, Math.min(half, x)), y(z)]);
+    }
+    return soft(points)!;
+  });
+}
+
+/** A plain shoot with pairs of leaves: it stands for height, not for the species. */
+function shoots(
+  surfaceY: number,
+  height: number,
+  width: number,
+  random: () => number,
+): Pick<Scene, 'stem' | 'leaves'> {
+  if (height <= 0) return { stem: '', leaves: [] };
+  const sway = width * 0.05;
+  const stem = soft([
+    [0, surfaceY],
+    [sway, surfaceY - height * 0.35],
+    [-sway, surfaceY - height * 0.7],
+    [0, surfaceY - height],
+  ])!;
+  const pairs = Math.max(2, Math.min(9, Math.round(height / Math.max(4, width * 0.35))));
+  const leafCm = Math.min(width * 0.55, Math.max(2, height * 0.45));
+  const leaves = Array.from({ length: pairs * 2 }, (_, i) => {
+    const share = (Math.floor(i / 2) + 1) / pairs;
+    const side = i % 2 === 0 ? 1 : -1;
+    const length = leafCm * (0.7 + 0.4 * random()) * (1.05 - 0.35 * share);
+    const at: Point = [0, surfaceY - height * share + (share === 1 ? length * 0.15 : 0)];
+    return { path: leaf(at, side, length, 0.15 + 0.35 * random()) };
+  });
+  return { stem, leaves };
+}
+
+function leaf([x, y]: Point, side: number, length: number, rise: number): string {
+  const tipX = x + side * length;
+  const tipY = y - rise * length;
+  const belly = length * 0.26;
+  return `M${x} ${y}Q${x + side * length * 0.5} ${y - rise * length - belly} ${tipX} ${tipY}Q${
+    x + side * length * 0.5
+  } ${y + belly * 0.7} ${x} ${y}Z`;
+}

@@ -1,0 +1,22 @@
+import { daysBetween } from '@fernbank/core';
+import { useSettings } from '../stores/settings.ts';
+
+const asDate = (iso: string) => new Date(`${iso}T12:00:00`);
+
+/** Calendar days in the reader's own way of writing them. */
+export function useDates() {
+  const settings = useSettings();
+  const short = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+  const long = new Intl.DateTimeFormat(undefined, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+  });
+  return {
+    /** day and month; with the year where it is not this one */
+    day: (iso: string) =>
+      (iso.slice(0, 4) === settings.current.today.slice(0, 4) ? short : long).format(asDate(iso)),
+    full: (iso: string) => long.format(asDate(iso)),
+    daysLate: (due: string) => daysBetween(due, settings.current.today),
+  };
+}

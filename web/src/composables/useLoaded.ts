@@ -1,0 +1,25 @@
+import { onMounted, ref, watch, type Ref, type WatchSource } from 'vue';
+import { wordsFor } from '../api/client.ts';
+
+/**
+ * Something fetched when a view opens and whenever what it depends on changes,
+ * with its fault in words and a way to try again.
+ */
+export function useLoaded<T>(fetchIt: () => Promise<T>, on: WatchSource[] = []) {
+  const value = ref(null) as Ref<T | null>;
+  const fault = ref('');
+  let latest = 0;
+  async function load(): Promise<void> {
+    const mine = ++latest;
+    fault.value = '';
+    try {
+      const fetched = await fetchIt();
+      if (mine === latest) value.value = fetched;
+    } catch (error) {
+      if (mine === latest) fault.value = wordsFor(error);
+    }
+  }
+  onMounted(load);
+  if (on.length > 0) watch(on, load);
+  return { value, fault, load };
+}

@@ -1,0 +1,50 @@
+import convert from 'convert';
+import { computed } from 'vue';
+import { useSettings } from '../stores/settings.ts';
+
+const LITRES_PER_QUART_SWITCH = 0.95;
+
+/** Numbers with their units, in the keeper's own system. The core knows metric only. */
+export function useUnits() {
+  const settings = useSettings();
+  const us = computed(() => settings.current.units === 'us');
+  const format = (value: number, digits: number) =>
+    value.toLocaleString(undefined, { maximumFractionDigits: digits });
+
+  return {
+    us,
+    lengthUnit: computed(() => (us.value ? 'in' : 'cm')),
+    weightUnit: computed(() => (us.value ? 'lb' : 'kg')),
+    /** cm for people */
+    length: (cm: number) =>
+      us.value
+        ? `${format(convert(cm, 'cm').to('in'), 1)} in`
+        : `${format(cm, cm < 20 ? 1 : 0)} cm`,
+    /** a typed length in cm */
+    lengthToCm: (typed: number) => (us.value ? convert(typed, 'in').to('cm') : typed),
+    lengthFromCm: (cm: number) =>
+      Math.round((us.value ? convert(cm, 'cm').to('in') : cm) * 100) / 100,
+    /** litres for people: cups and quarts for US keepers */
+    volume: (litres: number) => {
+      if (!us.value) {
+        return litres < 1 ? `${format(litres * 1000, 0)} mL` : `${format(litres, 2)} L`;
+      }
+      return litres < LITRES_PER_QUART_SWITCH
+        ? `${format(convert(litres, 'liters').to('cups'), 1)} cups`
+        : `${format(convert(litres, 'liters').to('quarts'), 1)} qt`;
+    },
+    weight: (kg: number) => {
+      if (us.value) return `${format(convert(kg, 'kg').to('lb'), 1)} lb`;
+      return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
+    },
+    weightToKg: (typed: number) => (us.value ? convert(typed, 'lb').to('kg') : typed),
+    temperature: (celsius: number) =>
+      us.value
+        ? `${format(convert(celsius, 'celsius').to('fahrenheit'), 0)} °F`
+        : `${format(celsius, 0)} °C`,
+    percent: (share: number) => Math.round(share * 100),
+    months: (count: number | null) =>
+      count === null ? null : format(count, count < 10 ? 1 : 0),
+    number: format,
+  };
+}

@@ -1,0 +1,24 @@
+import { createRouter, createWebHistory } from 'vue-router';
+
+/** One view a place; a view is fetched when it is first opened. */
+export const router = createRouter({
+  history: createWebHistory(),
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  routes: [
+    { path: '/', redirect: '/rounds' },
+    { path: '/rounds', component: () => import('./views/RoundsView.vue') },
+    { path: '/verdicts', component: () => import('./views/VerdictsView.vue') },
+    { path: '/fit', component: () => import('./views/FitListView.vue') },
+    { path: '/aftercare', component: () => import('./views/AftercareView.vue') },
+    { path: '/record', component: () => import('./views/CollectionView.vue') },
+    { path: '/record/shelf', component: () => import('./views/ShelfView.vue') },
+    { path: '/record/settings', component: () => import('./views/SettingsView.vue') },
+    { path: '/plants/new', component: () => import('./views/PlantFormView.vue') },
+    { path: '/plants/:id(\\d+)', component: () => import('./views/PlantView.vue') },
+    { path: '/plants/:id(\\d+)/edit', component: () => import('./views/PlantFormView.vue') },
+    { path: '/plants/:id(\\d+)/look', component: () => import('./views/LookView.vue') },
+    { path: '/plants/:id(\\d+)/verdict', component: () => import('./views/VerdictView.vue') },
+    { path: '/plants/:id(\\d+)/fit', component: () => import('./views/FitView.vue') },
+    { path: '/:rest(.*)*', component: () => import('./views/NotFoundView.vue') },
+  ],
+});

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { api } from '../api/client.ts';
+import type { Page, Plant } from '../api/types.ts';
+import PotCutaway from '../components/cutaway/PotCutaway.vue';
+import FetchState from '../components/FetchState.vue';
+import RecordNav from '../components/RecordNav.vue';
+import { useDates } from '../composables/useDates.ts';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { m } from '../messages/index.ts';
+
+const { value: plants, fault, load } = useLoaded(() =>
+  api<Page<Plant>>('/plants?limit=1000').then(({ items }) => items),
+);
+const { full } = useDates();
+const typed = ref('');
+const shown = computed(() => {
+  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean);
+  return (plants.value ?? [])
+    .filter(({ name, taxon, common }) =>
+      words.every((word) => `${name} ${taxon} ${common}`.toLowerCase().includes(word)),
+    )
+    .sort((a, b) => a.name.localeCompare(b.name));
+});
+const subject = (plant: Plant) => ({
+  name: plant.name,
+  pot: plant.pot,
+  material: plant.potMaterial,
+  mediumKind: plant.mediumKind,
+  recipeId: plant.recipeId,
+});
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.record.title }}</h1>
+      <RecordNav at="collection" />
+    </header>
+    <div class="row spread">
+      <v-text-field v-model="typed" :label="m.record.search" clearable class="search" />
+      <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus" min-height="48">{{ m.record.add }}</v-btn>
+    </div>
+    <FetchState :fault="fault" :loading="!plants" @retry="load" />
+    <p v-if="plants && plants.length === 0" class="panel">{{ m.record.empty }}</p>
+    <p v-else-if="plants" class="quiet">{{ m.record.intro(shown.length) }} · {{ m.record.scale }}</p>
+    <ul class="plants">
+      <li v-for="plant in shown" :key="plant.id">
+        <router-link :to="`/plants/${plant.id}`" class="plain entry">
+          <span class="pot">
+            <PotCutaway :subject="subject(plant)" :px-per-cm="2.6" :crown-cm="0" :room-cm="36" />
+          </span>
+          <span>
+            <strong>{{ plant.name }}</strong>
+            <span class="quiet line taxon">{{ plant.taxon }}</span>
+            <span class="quiet line">
+              {{ m.plant.lastRepot.toLowerCase() }}
+              {{ plant.lastRepot ? full(plant.lastRepot) : m.app.unknown }}
+            </span>
+          </span>
+        </router-link>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.search {
+  max-width: 420px;
+  flex: 1 1 240px;
+}
+.plants {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
+  gap: 2px 14px;
+}
+.entry {
+  display: grid;
+  grid-template-columns: 104px minmax(0, 1fr);
+  gap: 12px;
+  align-items: end;
+  padding: 8px;
+  border-radius: 10px;
+  border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.1);
+}
+.entry:hover {
+  background: rgb(var(--v-theme-surface));
+}
+.line {
+  display: block;
+}
+.pot {
+  display: flex;
+  justify-content: center;
+}
+</style>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { rimCm } from '@fernbank/core';
+import { api } from '../api/client.ts';
+import type { VerdictSummary } from '../api/types.ts';
+import FetchState from '../components/FetchState.vue';
+import PotCutaway from '../components/cutaway/PotCutaway.vue';
+import VerdictMark from '../components/VerdictMark.vue';
+import { useDates } from '../composables/useDates.ts';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { m } from '../messages/index.ts';
+
+const { value: verdicts, fault, load } = useLoaded(() =>
+  api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items),
+);
+const { day } = useDates();
+const wants = ['rescueNow', 'repotNow', 'repotInWeek'];
+const due = computed(() => (verdicts.value ?? []).filter((v) => wants.includes(v.verdict) && !v.lookFirst));
+const others = computed(() => (verdicts.value ?? []).filter((v) => !due.value.includes(v)));
+const PX_PER_CM = 5;
+/** Room for the widest pot, so that all stand on one line at one scale. */
+const roomCm = (list: VerdictSummary[]) => Math.max(...list.map(({ pot }) => rimCm(pot)), 1);
+const subject = (v: VerdictSummary) => ({
+  name: v.name,
+  pot: v.pot,
+  material: v.potMaterial,
+  mediumKind: v.mediumKind,
+  recipeId: v.recipeId,
+  explored: 0.35 + 0.65 * v.states.crowded,
+  plantHeightCm: v.heightCm,
+  supportCm: v.supportCm,
+});
+const sections = computed(() =>
+  [
+    { title: m.fit.chooseIntro, list: due.value },
+    { title: m.fit.others, list: others.value },
+  ].filter(({ list }) => list.length > 0),
+);
+</script>
+
+<template>
+  <div class="page stack">
+    <h1>{{ m.fit.choose }}</h1>
+    <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
+    <section v-if="verdicts && verdicts.length === 0" class="panel stack">
+      <p>{{ m.verdicts.empty }}</p>
+      <div><v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn></div>
+    </section>
+    <section v-for="section in sections" :key="section.title">
+      <h2>{{ section.title }}</h2>
+      <ul class="bench">
+        <li v-for="v in section.list" :key="v.plantId">
+          <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
+            <PotCutaway :subject="subject(v)" :px-per-cm="PX_PER_CM" :crown-cm="12" :room-cm="Math.min(20, roomCm([v]))" />
+            <strong>{{ v.name }}</strong>
+            <span class="quiet taxon">{{ v.taxon }}</span>
+            <VerdictMark :verdict="v.verdict" :look-first="v.lookFirst" />
+            <span v-if="v.week && v.verdict === 'repotInWeek'" class="quiet">{{ day(v.week) }}</span>
+          </router-link>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 18px 14px;
+  align-items: flex-end;
+  margin-top: 10px;
+}
+.pot {
+  display: grid;
+  justify-items: center;
+  text-align: center;
+  padding: 8px 10px;
+  border-radius: 10px;
+  min-width: 140px;
+}
+.pot:hover {
+  background: rgb(var(--v-theme-surface));
+}
+</style>

@@ -1,0 +1,240 @@
+<script setup lang="ts">
+import { mdiPlus } from '@mdi/js';
+import {
+  LARGEST_POT_CM,
+  MEDIUM_KINDS,
+  RECIPES,
+  resolveTaxon,
+  SMALLEST_POT_CM,
+  type MediumKind,
+} from '@fernbank/core';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { api, ApiError, wordsFor } from '../api/client.ts';
+import type { Page, Plant, SpotRow } from '../api/types.ts';
+import FetchState from '../components/FetchState.vue';
+import NumberField from '../components/NumberField.vue';
+import { emptyPot, entryOf, potErrors, potFromEntry } from '../components/potEntry.ts';
+import PotFields from '../components/PotFields.vue';
+import SpotDialog from '../components/SpotDialog.vue';
+import TaxonField from '../components/TaxonField.vue';
+import { useDraft } from '../composables/useDraft.ts';
+import { useUnits } from '../composables/useUnits.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+import { useSettings } from '../stores/settings.ts';
+
+const route = useRoute();
+const router = useRouter();
+const notices = useNotices();
+const settings = useSettings();
+const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
+const id = route.params.id ? Number(route.params.id) : null;
+
+const blank = () => ({
+  name: '',
+  taxon: '',
+  groupId: null as string | null,
+  spotId: null as number | null,
+  pot: emptyPot(),
+  mediumKind: null as MediumKind | null,
+  recipeId: null as string | null,
+  lastRepot: '',
+  acquired: '',
+  heightCm: null as number | null,
+  supportCm: null as number | null,
+  note: '',
+});
+const { draft, restored, changed, clear } = useDraft(id ? `plant.${id}` : 'plant.new', blank);
+const spots = ref<SpotRow[]>([]);
+const original = ref<Plant | null>(null);
+const fault = ref('');
+const loaded = ref(false);
+const spotDialog = ref(false);
+
+async function load(): Promise<void> {
+  fault.value = '';
+  try {
+    spots.value = (await api<Page<SpotRow>>('/spots?limit=1000')).items;
+    if (spots.value.length === 1) draft.value.spotId ??= spots.value[0]!.id;
+    if (id) {
+      original.value = await api<Plant>(`/plants/${id}`);
+      if (!restored) fillFrom(original.value);
+    }
+    loaded.value = true;
+  } catch (error) {
+    fault.value = wordsFor(error);
+  }
+}
+function fillFrom(plant: Plant): void {
+  const { name, taxon, groupId, spotId, mediumKind, recipeId, heightCm, supportCm, note } = plant;
+  draft.value = {
+    name,
+    taxon,
+    groupId,
+    spotId,
+    mediumKind,
+    recipeId,
+    heightCm,
+    supportCm,
+    note,
+    pot: entryOf(plant.pot, plant.potMaterial),
+    lastRepot: plant.lastRepot ?? '',
+    acquired: plant.acquired ?? '',
+  };
+}
+onMounted(load);
+
+const errors = ref<Record<string, string>>({});
+const saveFault = ref('');
+const saving = ref(false);
+
+function check(): Record<string, string> {
+  const { name, taxon, groupId, spotId, pot, mediumKind, lastRepot, acquired } = draft.value;
+  const found: Record<string, string> = {};
+  if (!name.trim()) found.name = m.form.required;
+  if (!taxon.trim()) found.taxon = m.form.required;
+  else if (!resolveTaxon(taxon) && !groupId) found.groupId = m.form.unknownTaxon;
+  if (spotId === null) found.spotId = m.form.required;
+  if (!mediumKind) found.mediumKind = m.form.required;
+  const { today } = settings.current;
+  if (lastRepot > today) found.lastRepot = m.form.future;
+  if (acquired > today) found.acquired = m.form.future;
+  const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
+  return { ...found, ...potErrors(pot, { required: m.form.required, range }, SMALLEST_POT_CM, LARGEST_POT_CM) };
+}
+
+async function save(): Promise<void> {
+  saveFault.value = '';
+  errors.value = check();
+  if (Object.keys(errors.value).length > 0) {
+    saveFault.value = Object.values(errors.value)[0]!;
+    return;
+  }
+  saving.value = true;
+  const { pot, lastRepot, acquired, ...rest } = draft.value;
+  const body = {
+    ...rest,
+    pot: potFromEntry(pot),
+    potMaterial: pot.material,
+    lastRepot: lastRepot || null,
+    acquired: acquired || null,
+  };
+  try {
+    const plant = await api<Plant>(id ? `/plants/${id}` : '/plants', {
+      method: id ? 'PATCH' : 'POST',
+      body,
+      ...(original.value ? { rev: original.value.rev } : {}),
+    });
+    clear();
+    notices.done(id ? m.form.saved : m.form.added);
+    await router.push(id ? `/plants/${plant.id}` : `/plants/${plant.id}/look`);
+  } catch (error) {
+    if (error instanceof ApiError && error.status === 412) {
+      saveFault.value = m.form.stale;
+      original.value = await api<Plant>(`/plants/${id}`);
+    } else {
+      const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
+      errors.value = field ? { [field]: wordsFor(error) } : {};
+      saveFault.value = wordsFor(error);
+    }
+  } finally {
+    saving.value = false;
+  }
+}
+function spotAdded(spot: SpotRow): void {
+  spots.value.push(spot);
+  draft.value.spotId = spot.id;
+  notices.done(m.spot.added);
+}
+function startOver(): void {
+  clear();
+  if (original.value) fillFrom(original.value);
+}
+const title = computed(() =>
+  id ? m.form.editTitle(original.value?.name ?? '') : m.form.addTitle,
+);
+const kinds = MEDIUM_KINDS.map(({ id: value, label }) => ({ value, title: label }));
+const recipes = RECIPES.map(({ id: value, label, use }) => ({ value, title: label, props: { subtitle: use } }));
+const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
+const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed));
+</script>
+
+<template>
+  <div class="page stack narrow">
+    <h1>{{ title }}</h1>
+    <FetchState :fault="fault" :loading="!loaded" @retry="load" />
+    <p v-if="restored && changed" class="row">
+      {{ m.app.draftKept }}
+      <v-btn size="small" variant="outlined" @click="startOver">{{ m.app.startOver }}</v-btn>
+    </p>
+    <form v-if="loaded" class="panel stack" novalidate @submit.prevent="save">
+      <v-text-field v-model="draft.name" :label="m.form.name" :error-messages="errors.name" name="name" autocomplete="off" />
+      <TaxonField v-model:taxon="draft.taxon" v-model:group-id="draft.groupId" :error="errors.taxon" :group-error="errors.groupId" />
+      <div class="row nowrap">
+        <v-select
+          v-model="draft.spotId"
+          :items="spots"
+          item-title="name"
+          item-value="id"
+          :label="m.form.spot"
+          :error-messages="errors.spotId"
+          :no-data-text="m.spot.none"
+          name="spotId"
+        />
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="spotDialog = true">{{ m.form.newSpot }}</v-btn>
+      </div>
+      <PotFields v-model="draft.pot" :errors="errors" />
+      <div class="fields">
+        <v-select v-model="draft.mediumKind" :items="kinds" :label="m.form.medium" :error-messages="errors.mediumKind" name="mediumKind" />
+        <v-select v-model="draft.recipeId" :items="recipes" :label="m.form.recipe" :placeholder="m.form.recipeUnknown" persistent-placeholder clearable />
+        <v-text-field
+          v-model="draft.lastRepot"
+          type="date"
+          :label="m.form.lastRepot"
+          :hint="m.form.lastRepotHint"
+          persistent-hint
+          :max="settings.current.today"
+          :error-messages="errors.lastRepot"
+          name="lastRepot"
+        />
+        <v-text-field v-model="draft.acquired" type="date" :label="`${m.form.acquired} (${m.app.optional})`" :max="settings.current.today" :error-messages="errors.acquired" name="acquired" />
+        <NumberField
+          :model-value="shown(draft.heightCm)"
+          :label="`${m.form.plantHeight} (${m.app.optional})`"
+          :unit="lengthUnit"
+          :error="errors.heightCm"
+          @update:model-value="(typed) => (draft.heightCm = toCm(typed))"
+        />
+        <NumberField
+          :model-value="shown(draft.supportCm)"
+          :label="`${m.form.support} (${m.app.optional})`"
+          :unit="lengthUnit"
+          :error="errors.supportCm"
+          @update:model-value="(typed) => (draft.supportCm = toCm(typed))"
+        />
+      </div>
+      <v-textarea v-model="draft.note" :label="`${m.form.note} (${m.app.optional})`" rows="2" auto-grow />
+      <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
+      <div class="row">
+        <v-btn type="submit" color="primary" size="large" min-height="52" :loading="saving">{{ id ? m.app.save : m.form.addTitle }}</v-btn>
+        <v-btn variant="text" min-height="48" @click="router.back()">{{ m.app.cancel }}</v-btn>
+      </div>
+    </form>
+    <SpotDialog v-model="spotDialog" @added="spotAdded" />
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 860px;
+}
+.nowrap {
+  flex-wrap: nowrap;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
+  gap: 14px;
+}
+</style>

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
+import { MEDIUM_KINDS, RECIPES, rimCm, SIGNALS } from '@fernbank/core';
+import { computed } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { api } from '../api/client.ts';
+import type { Look, PlantFile, Repot } from '../api/types.ts';
+import PotCutaway from '../components/cutaway/PotCutaway.vue';
+import FetchState from '../components/FetchState.vue';
+import PlantHeader from '../components/PlantHeader.vue';
+import VerdictMark from '../components/VerdictMark.vue';
+import { useDates } from '../composables/useDates.ts';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+
+const route = useRoute();
+const router = useRouter();
+const notices = useNotices();
+const { full, day } = useDates();
+const { length, weight, volume, percent } = useUnits();
+const { value: file, fault, load } = useLoaded(() =>
+  api<PlantFile>(`/plants/${String(route.params.id)}/file`),
+);
+
+interface Moment {
+  key: string;
+  date: string;
+  title: string;
+  lines: string[];
+  repot?: Repot;
+}
+
+const mediumWord = (kind: string, recipeId: string | null) =>
+  RECIPES.find(({ id }) => id === recipeId)?.label ??
+  MEDIUM_KINDS.find(({ id }) => id === kind)?.label ??
+  kind;
+
+function lookLines({ signals, note }: Look): string[] {
+  const words = SIGNALS.flatMap((definition) => {
+    const value = signals[definition.id];
+    if (value === undefined || value === null) return [];
+    const said =
+      definition.kind === 'share'
+        ? m.verdictPage.share(percent(Number(value)))
+        : definition.choices.find((choice) => choice.value === value)?.label;
+    return [`${definition.label.toLowerCase()}: ${said ?? String(value)}`];
+  });
+  return [words.join(' · '), note].filter(Boolean);
+}
+function repotLines({ before, after, mixedIn, note }: Repot): string[] {
+  return [
+    `${length(rimCm(before.pot))} → ${length(rimCm(after.pot))}, ${mediumWord(after.mediumKind, after.recipeId)}`,
+    mixedIn
+      ? mixedIn.measures
+          .map(({ label, scoops }) => `${label} ${m.fit.scoops(scoops)}`)
+          .join(', ') + ` (${volume(mixedIn.scoopL)})`
+      : '',
+    note,
+  ].filter(Boolean);
+}
+
+const moments = computed<Moment[]>(() => {
+  if (!file.value) return [];
+  const { looks, repots, measurements, plant } = file.value;
+  const list: Moment[] = [
+    ...looks.map((look) => ({
+      key: `l${look.id}`,
+      date: look.date,
+      title: m.plant.looked,
+      lines: lookLines(look),
+    })),
+    ...repots.map((repot) => ({
+      key: `r${repot.id}`,
+      date: repot.date,
+      title: m.plant.repotted,
+      lines: repotLines(repot),
+      repot,
+    })),
+    ...measurements.map(({ id, date, kind, value }) => ({
+      key: `m${id}`,
+      date,
+      title:
+        kind === 'weightKg' ? m.plant.weighed : kind === 'heightCm' ? m.plant.height : m.plant.watered,
+      lines: kind === 'weightKg' ? [weight(value)] : kind === 'heightCm' ? [length(value)] : [],
+    })),
+    ...(plant.acquired
+      ? [{ key: 'a', date: plant.acquired, title: m.plant.arrived, lines: [] }]
+      : []),
+  ];
+  return list.sort((a, b) => b.date.localeCompare(a.date) || b.key.localeCompare(a.key));
+});
+const openTasks = computed(() => file.value?.tasks.filter(({ done }) => done === null) ?? []);
+const subject = computed(() => {
+  const { plant, height } = file.value!;
+  return {
+    name: plant.name,
+    pot: plant.pot,
+    material: plant.potMaterial,
+    mediumKind: plant.mediumKind,
+    recipeId: plant.recipeId,
+    explored: 0.35 + 0.65 * file.value!.decision.states.crowded,
+    plantHeightCm: height.cm,
+    supportCm: plant.supportCm,
+  };
+});
+const newestRepot = computed(() => file.value?.repots[0]?.id);
+
+async function undoRepot(repot: Repot): Promise<void> {
+  if (!window.confirm(m.plant.undoAsk)) return;
+  try {
+    await api(`/repots/${repot.id}`, { method: 'DELETE' });
+    notices.done(m.plant.undone);
+    await load();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+async function remove(): Promise<void> {
+  const { plant } = file.value!;
+  if (!window.confirm(m.plant.deleteAsk(plant.name))) return;
+  try {
+    await api(`/plants/${plant.id}`, { method: 'DELETE', rev: plant.rev });
+    notices.done(m.plant.deleted);
+    await router.push('/record');
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <FetchState :fault="fault" :loading="!file" @retry="load" />
+    <template v-if="file">
+      <PlantHeader :file="file" at="life" />
+      <div class="two">
+        <section class="panel stack">
+          <figure class="drawing">
+            <PotCutaway :subject="subject" :px-per-cm="Math.min(11, 190 / rimCm(file.plant.pot))" :crown-cm="rimCm(file.plant.pot)" ruler />
+          </figure>
+          <div class="row">
+            <VerdictMark :verdict="file.decision.verdict" :look-first="file.decision.lookFirst" large />
+            <router-link :to="`/plants/${file.plant.id}/verdict`">{{ m.rounds.openVerdict }}</router-link>
+          </div>
+          <table class="figures">
+            <tbody>
+              <tr>
+                <td>{{ m.plant.standsIn }}</td>
+                <td>{{ length(rimCm(file.plant.pot)) }} × {{ length(file.plant.pot.heightCm) }}, {{ file.plant.potMaterial }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.plant.medium }}</td>
+                <td>{{ mediumWord(file.plant.mediumKind, file.plant.recipeId) }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.plant.lastRepot }}</td>
+                <td>{{ file.plant.lastRepot ? full(file.plant.lastRepot) : m.app.unknown }}</td>
+              </tr>
+              <tr v-if="file.situation.traits.cautions.length > 0">
+                <td></td>
+                <td>
+                  <strong class="text-error">{{
+                    file.situation.traits.cautions.map((c) => m.plant.cautions[c]).join(', ')
+                  }}</strong>
+                  <div class="quiet">{{ m.plant.cautionLine }}</div>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="file.plant.note">{{ file.plant.note }}</p>
+          <div class="row no-print">
+            <v-btn :to="`/plants/${file.plant.id}/edit`" :prepend-icon="mdiPencilOutline" variant="outlined" min-height="48">{{ m.app.edit }}</v-btn>
+            <v-btn :prepend-icon="mdiDeleteOutline" variant="text" min-height="48" @click="remove">{{ m.app.delete }}</v-btn>
+          </div>
+        </section>
+        <div class="stack">
+          <section v-if="openTasks.length > 0" class="panel">
+            <h2>{{ m.plant.tasksOpen }}</h2>
+            <ul class="tasks">
+              <li v-for="task in openTasks" :key="task.id">
+                <span class="when">{{ day(task.due) }}</span> <strong>{{ task.title }}</strong>
+                <div class="quiet">{{ task.why }}</div>
+              </li>
+            </ul>
+          </section>
+          <section class="panel">
+            <h2>{{ m.plant.life }}</h2>
+            <p v-if="moments.length === 0" class="quiet">{{ m.plant.noLife }}</p>
+            <ol class="life">
+              <li v-for="moment in moments" :key="moment.key">
+                <span class="when">{{ full(moment.date) }}</span>
+                <div>
+                  <strong>{{ moment.title }}</strong>
+                  <div v-for="line in moment.lines" :key="line">{{ line }}</div>
+                  <v-btn
+                    v-if="moment.repot && moment.repot.id === newestRepot"
+                    size="small"
+                    variant="outlined"
+                    class="no-print"
+                    @click="undoRepot(moment.repot)"
+                    >{{ m.plant.undoRepot }}</v-btn
+                  >
+                </div>
+              </li>
+            </ol>
+          </section>
+        </div>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
+  gap: 14px;
+  align-items: start;
+}
+.drawing {
+  display: flex;
+  justify-content: center;
+}
+.life,
+.tasks {
+  list-style: none;
+  padding: 0;
+}
+.life li {
+  display: grid;
+  grid-template-columns: 7.4em minmax(0, 1fr);
+  gap: 12px;
+  padding: 7px 0;
+  border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+}
+.tasks li {
+  padding: 6px 0;
+}
+.when {
+  color: rgb(var(--v-theme-on-surface), 0.76);
+}
+@media (max-width: 800px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

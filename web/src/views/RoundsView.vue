@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { mdiCheck, mdiEyeOutline } from '@mdi/js';
+import { computed } from 'vue';
+import { api } from '../api/client.ts';
+import type { Rounds, RoundsAsk, Task } from '../api/types.ts';
+import FetchState from '../components/FetchState.vue';
+import VerdictMark from '../components/VerdictMark.vue';
+import { useDates } from '../composables/useDates.ts';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+
+const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
+const { full, daysLate } = useDates();
+const notices = useNotices();
+
+const asks = computed(() => rounds.value?.spots.flatMap(({ plants }) => plants) ?? []);
+const tally = computed(() => {
+  const all = asks.value.flatMap((entry) => entry.asks);
+  const count = (kind: RoundsAsk['kind']) => all.filter((ask) => ask.kind === kind).length;
+  return m.rounds.counts(count('look'), count('task'), count('act'));
+});
+
+async function setDone(task: Task, done: string | null): Promise<void> {
+  try {
+    const changed = await api<Task>(`/tasks/${task.id}`, {
+      method: 'PATCH',
+      body: { done },
+      rev: task.rev,
+    });
+    await load();
+    if (done) notices.done(m.rounds.undone, () => setDone(changed, null));
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+const late = (due: string) => {
+  const days = daysLate(due);
+  return days > 0 ? m.rounds.overdue(days) : '';
+};
+</script>
+
+<template>
+  <div class="page stack">
+    <header>
+      <h1>{{ m.rounds.title }}</h1>
+      <p v-if="rounds" class="quiet">
+        {{ m.rounds.intro(full(rounds.date)) }} <strong>{{ tally }}</strong>
+      </p>
+    </header>
+    <FetchState :fault="fault" :loading="!rounds" @retry="load" />
+    <section v-if="rounds && rounds.spots.length === 0" class="panel stack">
+      <h2>{{ m.rounds.emptyTitle }}</h2>
+      <p>{{ m.rounds.empty }}</p>
+      <div><v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn></div>
+    </section>
+    <div v-if="rounds" class="walk">
+      <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
+        <h2 class="row spread">
+          {{ spot.name }}
+          <small class="quiet">{{
+            spot.plants.length === 0 ? m.rounds.allQuiet : m.rounds.quiet(spot.quiet)
+          }}</small>
+        </h2>
+        <ul v-if="spot.plants.length > 0" class="entries">
+          <li v-for="entry in spot.plants" :key="entry.plantId">
+            <div class="row spread">
+              <router-link :to="`/plants/${entry.plantId}`" class="who">
+                <strong>{{ entry.name }}</strong> <span class="taxon quiet">{{ entry.taxon }}</span>
+              </router-link>
+              <div class="row">
+                <v-btn
+                  :to="`/plants/${entry.plantId}/look`"
+                  :prepend-icon="mdiEyeOutline"
+                  color="primary"
+                  variant="tonal"
+                  min-height="48"
+                  :aria-label="`${m.rounds.look}: ${entry.name}`"
+                >
+                  {{ m.rounds.look }}
+                </v-btn>
+              </div>
+            </div>
+            <ul class="asks">
+              <li v-for="(ask, i) in entry.asks" :key="i">
+                <template v-if="ask.kind === 'task'">
+                  <div class="row spread nowrap">
+                    <div>
+                      <strong>{{ ask.task.title }}</strong>
+                      <span v-if="late(ask.task.due)" class="late"> · {{ late(ask.task.due) }}</span>
+                      <div class="quiet">{{ ask.task.why }}</div>
+                    </div>
+                    <v-btn
+                      :prepend-icon="mdiCheck"
+                      variant="outlined"
+                      min-height="48"
+                      :aria-label="`${m.rounds.done}: ${ask.task.title}, ${entry.name}`"
+                      @click="setDone(ask.task, rounds.date)"
+                    >
+                      {{ m.rounds.done }}
+                    </v-btn>
+                  </div>
+                </template>
+                <template v-else-if="ask.kind === 'act'">
+                  <div class="row">
+                    <VerdictMark :verdict="entry.verdict" />
+                    <span>{{ ask.why }}</span>
+                    <router-link :to="`/plants/${entry.plantId}/verdict`">{{ m.rounds.openVerdict }}</router-link>
+                  </div>
+                </template>
+                <template v-else>
+                  <strong>{{ m.rounds.lookDue }}</strong>
+                  <span v-if="late(ask.due)" class="late"> · {{ late(ask.due) }}</span>
+                  <span class="quiet"> · {{ ask.why }}</span>
+                </template>
+              </li>
+            </ul>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.walk {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
+  gap: 14px;
+  align-items: start;
+}
+.entries,
+.asks {
+  list-style: none;
+  padding: 0;
+}
+.entries > li {
+  padding: 10px 0;
+  border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+}
+.asks > li {
+  padding: 4px 0;
+}
+.who {
+  color: inherit;
+  text-decoration: none;
+  min-height: 48px;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.late {
+  color: rgb(var(--v-theme-error));
+  font-weight: 700;
+}
+.nowrap {
+  flex-wrap: nowrap;
+}
+h2 small {
+  font-family: 'Atkinson Hyperlegible', sans-serif;
+  font-weight: 400;
+  font-size: 0.9rem;
+}
+</style>

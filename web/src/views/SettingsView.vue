@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { FIRST_WATER_SCHOOLS, LIGHT_CLASSES, SIZE_SCHOOLS, WHEN_SCHOOLS } from '@fernbank/core';
+import { ref } from 'vue';
+import { api } from '../api/client.ts';
+import type { Page, Settings, SpotRow } from '../api/types.ts';
+import FetchState from '../components/FetchState.vue';
+import NumberField from '../components/NumberField.vue';
+import RecordNav from '../components/RecordNav.vue';
+import SpotDialog from '../components/SpotDialog.vue';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+import { useSettings } from '../stores/settings.ts';
+
+const settings = useSettings();
+const notices = useNotices();
+const { temperature } = useUnits();
+const { value: spots, fault, load } = useLoaded(() =>
+  api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items),
+);
+const dialog = ref(false);
+const name = ref(settings.current.collectionName);
+
+async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
+  try {
+    await settings.change(changed);
+    notices.done(m.settings.saved);
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+async function remove(spot: SpotRow): Promise<void> {
+  try {
+    await api(`/spots/${spot.id}`, { method: 'DELETE', rev: spot.rev });
+    await load();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+const list = (schools: Record<string, { label: string }>) =>
+  Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
+const lightWord = (id: string) => LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
+const warmth = (spot: SpotRow) =>
+  typeof spot.temperatureC === 'number'
+    ? temperature(spot.temperatureC)
+    : m.spot.monthly(temperature(Math.min(...spot.temperatureC)), temperature(Math.max(...spot.temperatureC)));
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.settings.title }}</h1>
+      <RecordNav at="settings" />
+    </header>
+    <section class="panel stack">
+      <div class="fields">
+        <v-text-field v-model="name" :label="m.settings.collection" @change="change({ collectionName: name })" />
+        <v-select
+          :model-value="settings.current.units"
+          :items="[
+            { value: 'metric', title: m.settings.metric },
+            { value: 'us', title: m.settings.us },
+          ]"
+          :label="m.settings.units"
+          @update:model-value="(units) => change({ units })"
+        />
+        <NumberField
+          :model-value="settings.current.scoopL"
+          :label="m.settings.scoop"
+          unit="L"
+          :hint="m.settings.scoopHint"
+          @update:model-value="(scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })"
+        />
+      </div>
+    </section>
+    <section class="panel stack">
+      <h2>{{ m.settings.schools }}</h2>
+      <p class="quiet">{{ m.settings.schoolsIntro }}</p>
+      <div class="fields">
+        <v-select
+          :model-value="settings.current.whenSchool"
+          :items="list(WHEN_SCHOOLS)"
+          :label="m.settings.when"
+          :hint="`${m.settings.costs}: ${WHEN_SCHOOLS[settings.current.whenSchool].costs}`"
+          persistent-hint
+          @update:model-value="(whenSchool) => change({ whenSchool })"
+        />
+        <v-select
+          :model-value="settings.current.sizeSchool"
+          :items="list(SIZE_SCHOOLS)"
+          :label="m.settings.size"
+          :hint="`${m.settings.costs}: ${SIZE_SCHOOLS[settings.current.sizeSchool].costs}`"
+          persistent-hint
+          @update:model-value="(sizeSchool) => change({ sizeSchool })"
+        />
+        <v-select
+          :model-value="settings.current.firstWaterSchool"
+          :items="list(FIRST_WATER_SCHOOLS)"
+          :label="m.settings.firstWater"
+          @update:model-value="(firstWaterSchool) => change({ firstWaterSchool })"
+        />
+      </div>
+    </section>
+    <section class="panel stack">
+      <div class="row spread">
+        <h2>{{ m.spot.title }}</h2>
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="dialog = true">{{ m.spot.add }}</v-btn>
+      </div>
+      <FetchState :fault="fault" :loading="!spots" @retry="load" />
+      <p v-if="spots && spots.length === 0" class="quiet">{{ m.spot.none }}</p>
+      <table v-else class="figures">
+        <tbody>
+          <tr v-for="spot in spots ?? []" :key="spot.id">
+            <td><strong>{{ spot.name }}</strong></td>
+            <td>{{ lightWord(spot.light) }}<template v-if="spot.lampHours > 0"> + {{ m.spot.lamp.split(',')[0]?.toLowerCase() }} {{ spot.lampHours }} h</template></td>
+            <td>{{ warmth(spot) }}</td>
+            <td>{{ Math.round(spot.relativeHumidity * 100) }} %</td>
+            <td class="num">
+              <v-btn :icon="mdiDeleteOutline" variant="text" size="44" :aria-label="`${m.spot.remove}: ${spot.name}`" @click="remove(spot)" />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <SpotDialog v-model="dialog" @added="load" />
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 280px), 1fr));
+  gap: 14px;
+}
+</style>

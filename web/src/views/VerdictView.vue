@@ -1,0 +1,304 @@
+<script setup lang="ts">
+import { daysBetween, lesserActLabel, signal, type SignalValue } from '@fernbank/core';
+import { computed, defineAsyncComponent } from 'vue';
+import { useRoute } from 'vue-router';
+import { api } from '../api/client.ts';
+import type { PlantFile } from '../api/types.ts';
+import FetchState from '../components/FetchState.vue';
+import PlantHeader from '../components/PlantHeader.vue';
+import ReasonList from '../components/ReasonList.vue';
+import VerdictMark from '../components/VerdictMark.vue';
+import { useDates } from '../composables/useDates.ts';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
+import { m } from '../messages/index.ts';
+
+// Chart.js is only fetched where a chart is drawn.
+const CostCurves = defineAsyncComponent(() => import('../components/CostCurves.vue'));
+
+const route = useRoute();
+const { value: file, fault, load } = useLoaded(() =>
+  api<PlantFile>(`/plants/${String(route.params.id)}/file`),
+);
+const { day, full } = useDates();
+const { months, percent } = useUnits();
+
+const decision = computed(() => file.value?.decision);
+const headline = computed(() => {
+  const d = decision.value;
+  if (!d) return '';
+  if (d.lookFirst) return m.verdictLine.lookFirst;
+  if (d.verdict === 'repotInWeek') return m.verdictLine.repotInWeek(full(d.week!));
+  if (d.verdict === 'leave') return m.verdictLine.leave(full(d.lookAgain!));
+  return m.verdictLine[d.verdict];
+});
+const ranked = computed(() => decision.value?.reasons.filter(({ signal: id }) => id !== 'baseRate') ?? []);
+const speaksFor = computed(() => ranked.value.filter(({ logOdds }) => logOdds > 0));
+const speaksAgainst = computed(() => ranked.value.filter(({ logOdds }) => logOdds < 0));
+const worthLooking = computed(
+  () => decision.value?.notLooked.filter(({ worth }) => worth >= 0.005).slice(0, 5) ?? [],
+);
+const best = computed(() => {
+  const d = decision.value;
+  if (!d?.week || !file.value) return null;
+  return Math.min(51, Math.max(0, Math.round(daysBetween(file.value.situation.date, d.week) / 7)));
+});
+
+const labelOf = (id: string) => signal(id).label.toLowerCase();
+function valueLabel(id: string, value: SignalValue): string {
+  const definition = signal(id);
+  if (definition.kind === 'share') return m.verdictPage.share(percent(Number(value)));
+  return definition.choices.find((choice) => choice.value === value)?.label ?? String(value);
+}
+const schoolLine = (verdict: keyof typeof m.verdict, week: string | null) =>
+  verdict === 'repotInWeek' && week
+    ? m.verdictLine.repotInWeek(day(week))
+    : m.verdict[verdict];
+const monthsOf = (count: number | null) =>
+  count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
+</script>
+
+<template>
+  <div class="page stack">
+    <FetchState :fault="fault" :loading="!file" @retry="load" />
+    <template v-if="file && decision">
+      <PlantHeader :file="file" at="verdict" />
+      <section class="panel answer">
+        <VerdictMark :verdict="decision.verdict" :look-first="decision.lookFirst" large />
+        <h1>{{ headline }}</h1>
+        <p v-if="speaksFor.length > 0 && !decision.lookFirst" class="lead">
+          {{ m.verdictPage.because }}
+          <template v-for="(reason, i) in speaksFor.slice(0, 3)" :key="i"
+            ><template v-if="i > 0">; </template>{{ reason.text }}</template
+          >.
+        </p>
+        <ul v-if="decision.refresh.length > 0" class="acts">
+          <li v-for="act in decision.refresh" :key="act">
+            <strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}
+          </li>
+        </ul>
+        <p v-for="text in decision.contradictions" :key="text" class="contradiction" role="note">
+          <strong>{{ m.verdictPage.contradiction }}:</strong> {{ text }}
+        </p>
+        <div class="row">
+          <v-btn color="primary" :to="`/plants/${file.plant.id}/fit`" min-height="48">{{ m.verdictPage.plan }}</v-btn>
+          <v-btn color="primary" variant="outlined" :to="`/plants/${file.plant.id}/look`" min-height="48">{{
+            m.verdictPage.lookAgain
+          }}</v-btn>
+        </div>
+      </section>
+
+      <div class="two">
+        <section class="panel">
+          <h2>{{ m.verdictPage.states }}</h2>
+          <dl class="states">
+            <div v-for="(share, state) in decision.states" :key="state">
+              <dt>{{ m.state[state] }}</dt>
+              <dd>
+                <span class="meter"><span :style="{ width: `${share * 100}%` }" /></span>
+                <span class="figure">{{ m.verdictPage.share(percent(share)) }}</span>
+              </dd>
+            </div>
+          </dl>
+          <h2 class="mt-4">{{ m.verdictPage.timing }}</h2>
+          <ul class="factors">
+            <li v-for="factor in decision.readiness" :key="factor.factor" :class="factor.sense">
+              {{ factor.text }}<template v-if="factor.date"> {{ day(factor.date) }}</template>
+            </li>
+          </ul>
+        </section>
+        <section class="panel">
+          <h2>{{ m.verdictPage.curves }}</h2>
+          <CostCurves
+            :from="file.situation.date"
+            :disturbing="decision.curves.disturbing"
+            :waiting="decision.curves.waiting"
+            :best="best"
+          />
+          <p class="quiet">{{ m.verdictPage.curveUnit }}</p>
+          <details>
+            <summary>{{ m.verdictPage.curveTable }}</summary>
+            <div class="scroll">
+              <table class="figures">
+                <thead>
+                  <tr>
+                    <th>{{ m.verdictPage.week }}</th>
+                    <th class="num">{{ m.verdictPage.curveDisturbing }}</th>
+                    <th class="num">{{ m.verdictPage.curveWaiting }}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="week in decision.curves.weeks" :key="week">
+                    <td>{{ week }}</td>
+                    <td class="num">{{ decision.curves.disturbing[week]!.toFixed(2) }}</td>
+                    <td class="num">{{ decision.curves.waiting[week]!.toFixed(2) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+            </div>
+          </details>
+        </section>
+      </div>
+
+      <section class="panel">
+        <h2>{{ m.verdictPage.because }}</h2>
+        <ReasonList :reasons="speaksFor" />
+        <template v-if="speaksAgainst.length > 0">
+          <h3 class="mt-3">{{ m.verdictPage.against }}</h3>
+          <ReasonList :reasons="speaksAgainst" />
+        </template>
+        <p class="quiet mt-2">{{ m.verdictPage.logOdds }} {{ m.verdictPage.sources }}</p>
+      </section>
+
+      <div class="two">
+        <section class="panel">
+          <h2>{{ m.verdictPage.turning }}</h2>
+          <ul v-if="decision.turningPoint.length > 0">
+            <li v-for="turn in decision.turningPoint" :key="turn.signal">
+              {{ m.verdictPage.turningLine(labelOf(turn.signal), valueLabel(turn.signal, turn.to), '') }}
+              <VerdictMark :verdict="turn.verdict" />
+            </li>
+          </ul>
+          <p v-else class="quiet">{{ m.verdictPage.turningNone }}</p>
+          <h2 class="mt-4">{{ m.verdictPage.notLooked }}</h2>
+          <template v-if="worthLooking.length > 0">
+            <p class="quiet">{{ m.verdictPage.notLookedIntro }}</p>
+            <ol class="looks">
+              <li v-for="look in worthLooking" :key="look.signal">
+                {{ signal(look.signal).label }}
+                <span class="quiet">({{ look.worth.toFixed(2) }})</span>
+              </li>
+            </ol>
+          </template>
+          <p v-else class="quiet">{{ m.verdictPage.worthNothing }}</p>
+        </section>
+        <section class="panel">
+          <h2>{{ m.verdictPage.schools }}</h2>
+          <table class="figures">
+            <tbody>
+              <tr v-for="school in decision.schools" :key="school.school">
+                <td>
+                  {{ school.label }}
+                  <strong v-if="school.school === decision.school"> ({{ m.verdictPage.schoolYours }})</strong>
+                </td>
+                <td>{{ schoolLine(school.verdict, school.week) }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <h2 class="mt-4">{{ m.verdictPage.numbers }}</h2>
+          <table class="figures">
+            <tbody>
+              <tr>
+                <td>{{ m.verdictPage.monthsInPot }}</td>
+                <td class="num">{{ decision.monthsInPot === null ? m.app.unknown : monthsOf(decision.monthsInPot) }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.verdictPage.monthsToFill }}</td>
+                <td class="num">{{ monthsOf(decision.monthsToFill) }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.verdictPage.mediumLife }}</td>
+                <td class="num">{{ monthsOf(decision.medium.lifeMonths) }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.verdictPage.freshAir }}</td>
+                <td class="num">{{ m.verdictPage.share(percent(decision.medium.freshAir)) }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.verdictPage.cycle }}</td>
+                <td class="num">{{ monthsOf(decision.freshCycleMonths) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </section>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.answer {
+  display: grid;
+  gap: 10px;
+}
+.lead {
+  font-size: 1.06rem;
+  max-width: 75ch;
+}
+.acts {
+  padding-left: 20px;
+}
+.contradiction {
+  border-left: 4px solid rgb(var(--v-theme-warning));
+  padding: 4px 12px;
+}
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
+  gap: 14px;
+  align-items: start;
+}
+.states > div {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 190px;
+  gap: 12px;
+  padding: 5px 0;
+  align-items: center;
+}
+.states dd {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.meter {
+  flex: 1;
+  height: 12px;
+  border: 1px solid rgb(var(--v-theme-on-surface), 0.45);
+  border-radius: 3px;
+  overflow: hidden;
+}
+.meter span {
+  display: block;
+  height: 100%;
+  background: rgb(var(--v-theme-primary));
+}
+.figure {
+  width: 3.4em;
+  text-align: right;
+}
+.factors {
+  list-style: none;
+  padding: 0;
+}
+.factors li {
+  padding: 3px 0 3px 22px;
+  position: relative;
+}
+.factors li::before {
+  position: absolute;
+  left: 2px;
+  font-weight: 700;
+  content: '·';
+}
+.factors .good::before {
+  content: '+';
+  color: rgb(var(--v-theme-success));
+}
+.factors .poor::before {
+  content: '−';
+  color: rgb(var(--v-theme-error));
+}
+.looks,
+.panel > ul {
+  padding-left: 20px;
+}
+.scroll {
+  max-height: 280px;
+  overflow: auto;
+}
+@media (max-width: 640px) {
+  .states > div {
+    grid-template-columns: minmax(0, 1fr) 130px;
+  }
+}
+</style>
