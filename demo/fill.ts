@@ -16,7 +16,15 @@ import {
   type Spot,
   type Traits,
 } from '@fernbank/core';
-import { looks, measurements, plants, pots, repots, spots, tasks } from '../server/src/db/schema.ts';
+import {
+  looks,
+  measurements,
+  plants,
+  pots,
+  repots,
+  spots,
+  tasks,
+} from '../server/src/db/schema.ts';
 import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
@@ -214,7 +222,8 @@ function weigh(
   for (let month = Math.max(0, months - 14); month <= months; month++) {
     const date = addDays(repotted, Math.round(month * DAYS_PER_MONTH));
     if (date > today) break;
-    const held = water * litres * (1 - 0.3 * (month / Math.max(1, months))) * (0.97 + 0.06 * random());
+    const held =
+      water * litres * (1 - 0.3 * (month / Math.max(1, months))) * (0.97 + 0.06 * random());
     const dry = litres * (mix.dryKgPerL + 0.28);
     const log = (kind: 'weightKg' | 'watered', value: number) =>
       db

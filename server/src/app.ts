@@ -11,12 +11,7 @@ import { errorHandler, unknownRoute } from './http/errors.ts';
 import { calculatorRoutes } from './routes/calculators.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { potRoutes } from './routes/pots.ts';
-import {
-  lookRoutes,
-  measurementRoutes,
-  repotRoutes,
-  taskRoutes,
-} from './routes/records.ts';
+import { lookRoutes, measurementRoutes, repotRoutes, taskRoutes } from './routes/records.ts';
 import { spotRoutes } from './routes/spots.ts';
 import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
 
@@ -67,7 +62,10 @@ function api(context: Context): express.Router {
     next();
   });
   routes.get('/health', (_request, response) => {
-    const count = context.db.select({ count: sql<number>`count(*)` }).from(plants).get()!.count;
+    const count = context.db
+      .select({ count: sql<number>`count(*)` })
+      .from(plants)
+      .get()!.count;
     response.json({ status: 'ok', version: context.version, plants: count });
   });
   routes.use('/calc', calculatorRoutes());
@@ -88,7 +86,11 @@ function api(context: Context): express.Router {
 function serveInterface(app: Express, folder: string): void {
   app.use(
     '/assets',
-    express.static(join(folder, 'assets'), { immutable: true, maxAge: YEAR_MS, fallthrough: false }),
+    express.static(join(folder, 'assets'), {
+      immutable: true,
+      maxAge: YEAR_MS,
+      fallthrough: false,
+    }),
   );
   app.use(express.static(folder, { index: false }));
   // Every other address is a view of the interface.

@@ -99,7 +99,9 @@ watch(
         <div class="panel stack" role="alert">
           <h1>{{ m.error.title }}</h1>
           <p>{{ fault }}</p>
-          <div><v-btn color="primary" @click="start">{{ m.app.retry }}</v-btn></div>
+          <div>
+            <v-btn color="primary" @click="start">{{ m.app.retry }}</v-btn>
+          </div>
         </div>
       </div>
       <router-view v-else-if="ready" :key="route.path" />

@@ -76,7 +76,7 @@ export function decide(given: Situation): Decision {
   const judged = judgeOn(planOf(frame, signals, school), signals);
   const { plan, evidence, best, kind, refresh } = judged;
   const looks = whatIf(frame, signals, school, judged);
-  const lookFirst = mustLookFirst(situation, kind);
+  const lookFirst = mustLookFirst(situation);
   const verdict = lookFirst ? 'leave' : kind;
   const harm = harmByWeek(plan, evidence.sums);
   const waiting = [0];
@@ -124,11 +124,10 @@ export function decide(given: Situation): Decision {
 
 /**
  * Long neglected is a reason to look, not yet a reason to repot: with an
- * unknown age and not one finding, any verdict to repot would be a guess.
+ * unknown age and not one finding, any other verdict would be a guess.
  */
-function mustLookFirst({ lastRepot, signals, roots }: Situation, kind: VerdictKind): boolean {
-  const repots = kind === 'repotNow' || kind === 'repotInWeek';
-  return repots && lastRepot === null && !roots && answered(signals).length === 0;
+function mustLookFirst({ lastRepot, signals, roots }: Situation): boolean {
+  return lastRepot === null && !roots && answered(signals).length === 0;
 }
 
 function weekOf(kind: VerdictKind, week: number, date: IsoDate): IsoDate | null {

@@ -5,6 +5,7 @@ import {
   meanWaterInPot,
   monthsAboveAir,
   monthsOfStructure,
+  monthsUntilPacked,
   recipeOfKind,
   type FreshMedium,
   type MediumKind,
@@ -118,6 +119,10 @@ export function mediumLife(
       judgedBy: 'tooWetFromStart',
       freshAir: fresh.air,
     };
+  }
+  const packed = monthsUntilPacked(fresh, conditions);
+  if (packed !== null && packed < (months ?? Infinity)) {
+    return { months: capped(packed), judgedBy: 'structure', freshAir: fresh.air };
   }
   return { months: capped(months), judgedBy: 'air', freshAir: fresh.air };
 }

@@ -70,6 +70,22 @@ export function monthsAboveAir(
   return Math.log((medium.air - end) / (airNeed - end)) / rate;
 }
 
+/** Share of the rotting part after whose loss a medium packs down, whatever stands in it. */
+const PACKS_DOWN = 0.75;
+
+/**
+ * Months until three quarters of what can rot has lost its structure: the
+ * longest that any such medium serves, also where its air would still do.
+ *
+ * @returns null for a medium that does not rot, or has little in it that does
+ * @source common practice, no source: bark is renewed after two or three years even for plants that need little air
+ */
+export function monthsUntilPacked(medium: FreshMedium, conditions: RotConditions): number | null {
+  const rate = rotPerMonth(medium, conditions);
+  if (rate === 0 || medium.organicShare <= STRUCTURE_LOST) return null;
+  return -Math.log(1 - PACKS_DOWN) / rate;
+}
+
 /** Share of the structure whose loss makes a medium due for plants that are not judged by air. */
 const STRUCTURE_LOST = 0.25;
 

@@ -44,7 +44,9 @@ function pendingMigrations(file: OpenFile): number {
 function copyBeside(file: OpenFile, path: string): void {
   const folder = dirname(path);
   const stem = path.slice(folder.length + 1).replace(/\.sqlite$/, '');
-  const taken = readdirSync(folder).filter((name) => name.startsWith(`${stem}.before-`)).length;
+  const taken = readdirSync(folder).filter(
+    (name) => name.startsWith(`${stem}.before-`) && name.endsWith('.sqlite'),
+  ).length;
   const copy = join(folder, `${stem}.before-${taken + 1}.sqlite`);
   file.exec(`VACUUM INTO '${copy.replaceAll("'", "''")}'`);
 }

@@ -72,7 +72,10 @@ const SIZES: Record<PotShape['shape'], Record<string, Joi.Schema>> = {
 };
 
 const SHAPES = Object.keys(SIZES) as PotShape['shape'][];
-const shapeName = () => Joi.string().valid(...SHAPES).required();
+const shapeName = () =>
+  Joi.string()
+    .valid(...SHAPES)
+    .required();
 
 /** A pot of any shape, with `more` fields beside its sizes. */
 export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {

@@ -21,7 +21,8 @@ const MOST_PER_PAGE = 1000;
 
 /** The id in the address. */
 export function idOf(request: Request): number {
-  return check(rowId().required().label('id'), request.params.id, true);
+  const { id } = request.params;
+  return check(Joi.object<{ id: number }>({ id: rowId().required() }), { id }, true).id;
 }
 
 /** `"<rev>"`, strong: a row is the same when its revision is. */

@@ -8,7 +8,7 @@ import { HttpError } from './errors.ts';
  * @throws HttpError 400 naming the first field that is wrong
  */
 export function check<T>(schema: Schema<T>, value: unknown, convert = false): T {
-  const result = schema.validate(value, {
+  const result = schema.required().validate(value, {
     abortEarly: true,
     convert,
     allowUnknown: false,

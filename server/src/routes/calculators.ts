@@ -134,10 +134,13 @@ function columnSum(body: unknown) {
     n: Joi.number().min(1.05).max(10).required(),
     heightCm: columnHeight(),
   });
-  const schema = Joi.alternatives().conditional(Joi.object({ totalPorosity: Joi.exist() }).unknown(), {
-    then: byPorometer,
-    otherwise: byCurve,
-  }) as unknown as Joi.Schema<ColumnBody>;
+  const schema = Joi.alternatives().conditional(
+    Joi.object({ totalPorosity: Joi.exist() }).unknown(),
+    {
+      then: byPorometer,
+      otherwise: byCurve,
+    },
+  ) as unknown as Joi.Schema<ColumnBody>;
   const given = check(schema, body);
   const curve =
     'totalPorosity' in given
@@ -363,7 +366,9 @@ function traitsFrom({ taxon, traits }: DecisionBody): Traits {
   }
   const complete = { ...(known ?? resolveTaxon('foliageShrub')!).traits, ...traits };
   for (const [name, value] of Object.entries(traits ?? {})) {
-    const usual = known?.traits[name as keyof Traits] ?? resolveTaxon('foliageShrub')!.traits[name as keyof Traits];
+    const usual =
+      known?.traits[name as keyof Traits] ??
+      resolveTaxon('foliageShrub')!.traits[name as keyof Traits];
     if (usual === undefined) throw invalid(`traits.${name}`, `traits.${name} is not a trait`);
     if (value !== null && usual !== null && typeof value !== typeof usual) {
       throw invalid(`traits.${name}`, `traits.${name} must be a ${typeof usual}`);

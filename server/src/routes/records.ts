@@ -24,7 +24,10 @@ function ofPlant<T extends { plantId: unknown }>(request: Request, table: T) {
   const { plantId } = request.query;
   return plantId === undefined
     ? undefined
-    : eq(table.plantId as never, check(rowId().label('plantId'), plantId, true));
+    : eq(
+        table.plantId as never,
+        check(Joi.object<{ plantId: number }>({ plantId: rowId() }), { plantId }, true).plantId,
+      );
 }
 
 /** A plant cannot be seen, weighed or repotted before it came. */
@@ -95,17 +98,17 @@ export function lookRoutes(context: Context): Router {
   return routes;
 }
 
-const newMeasurement = Joi.object<Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>>(
-  {
-    plantId: rowId().required(),
-    date: isoDate().required(),
-    kind: Joi.string()
-      .valid(...MEASUREMENT_KINDS)
-      .required(),
-    value: Joi.number().positive().max(2000).required(),
-    note: note().default(''),
-  },
-);
+const newMeasurement = Joi.object<
+  Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>
+>({
+  plantId: rowId().required(),
+  date: isoDate().required(),
+  kind: Joi.string()
+    .valid(...MEASUREMENT_KINDS)
+    .required(),
+  value: Joi.number().positive().max(2000).required(),
+  note: note().default(''),
+});
 
 export function measurementRoutes(context: Context): Router {
   const { db } = context;
@@ -122,10 +125,7 @@ export function measurementRoutes(context: Context): Router {
     checkArrived(context, input.plantId, input.date);
     const row = db.transaction((tx) => {
       if (input.kind === 'heightCm') {
-        tx.update(plants)
-          .set({ heightCm: input.value })
-          .where(eq(plants.id, input.plantId))
-          .run();
+        tx.update(plants).set({ heightCm: input.value }).where(eq(plants.id, input.plantId)).run();
       }
       return tx
         .insert(measurements)

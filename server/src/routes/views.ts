@@ -53,12 +53,7 @@ export function viewRoutes(context: Context): Router {
         .where(eq(measurements.plantId, plant.id))
         .orderBy(desc(measurements.date))
         .all(),
-      tasks: db
-        .select()
-        .from(tasks)
-        .where(eq(tasks.plantId, plant.id))
-        .orderBy(tasks.due)
-        .all(),
+      tasks: db.select().from(tasks).where(eq(tasks.plantId, plant.id)).orderBy(tasks.due).all(),
       shelf: db
         .select()
         .from(pots)

@@ -19,7 +19,7 @@ import {
 } from '@fernbank/core';
 import { desc, eq, and, gte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, plants, spots } from '../db/schema.ts';
+import { looks, spots, type plants } from '../db/schema.ts';
 import type { Settings } from './settings.ts';
 
 export type PlantRow = typeof plants.$inferSelect;

@@ -1,11 +1,4 @@
-import {
-  addDays,
-  decide,
-  seasonAhead,
-  signal,
-  type Decision,
-  type IsoDate,
-} from '@fernbank/core';
+import { addDays, decide, seasonAhead, signal, type Decision, type IsoDate } from '@fernbank/core';
 import { asc } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plants, spots } from '../db/schema.ts';

@@ -155,8 +155,7 @@ export interface VerdictSummary {
 }
 
 export type RoundsAsk =
-  | { kind: 'act' | 'look'; due: string; why: string }
-  | { kind: 'task'; task: Task };
+  { kind: 'act' | 'look'; due: string; why: string } | { kind: 'task'; task: Task };
 
 export interface Rounds {
   date: string;

@@ -103,7 +103,11 @@ function config(): ChartConfiguration<'line'> {
       },
       scales: {
         x: { ticks: { color: ink, maxTicksLimit: 7, maxRotation: 0 }, grid: { display: false } },
-        y: { beginAtZero: true, ticks: { color: ink, maxTicksLimit: 5 }, grid: { color: `${ink}22` } },
+        y: {
+          beginAtZero: true,
+          ticks: { color: ink, maxTicksLimit: 5 },
+          grid: { color: `${ink}22` },
+        },
       },
     },
   };

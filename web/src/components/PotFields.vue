@@ -103,7 +103,9 @@ const materials = POT_MATERIALS.map(({ id, label }) => ({ value: id, title: labe
           :unit="lengthUnit"
           :error="errors.nominalCm"
           name="nominalCm"
-          @update:model-value="(typed) => set({ nominalCm: typed === null ? null : lengthToCm(typed) })"
+          @update:model-value="
+            (typed) => set({ nominalCm: typed === null ? null : lengthToCm(typed) })
+          "
         />
         <v-select
           :model-value="entry.trade"
@@ -139,7 +141,9 @@ const materials = POT_MATERIALS.map(({ id, label }) => ({ value: id, title: labe
     </div>
     <div v-if="doubt" class="row doubt" role="alert">
       <strong>{{ m.form.meant(length(doubt.cm)) }}</strong>
-      <v-btn size="small" color="primary" @click="useMeant">{{ m.form.useMeant(length(doubt.cm)) }}</v-btn>
+      <v-btn size="small" color="primary" @click="useMeant">{{
+        m.form.useMeant(length(doubt.cm))
+      }}</v-btn>
     </div>
     <p v-if="holds" class="quiet">
       {{ m.form.holds(holds) }}<template v-if="nominalPreview"> · {{ nominalPreview }}</template>

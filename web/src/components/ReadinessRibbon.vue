@@ -28,7 +28,13 @@ const months = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WEEKS} 7`" class="ribbon" role="img" :aria-label="m.verdicts.ribbon" preserveAspectRatio="none">
+  <svg
+    :viewBox="`0 0 ${WEEKS} 7`"
+    class="ribbon"
+    role="img"
+    :aria-label="m.verdicts.ribbon"
+    preserveAspectRatio="none"
+  >
     <rect
       v-for="(share, i) in readiness.slice(0, WEEKS)"
       :key="i"

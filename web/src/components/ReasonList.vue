@@ -5,7 +5,9 @@ import { m } from '../messages/index.ts';
 
 /** Reasons with their size as bars: to the right they speak for the state, to the left against. */
 const props = defineProps<{ reasons: Reason[] }>();
-const widest = computed(() => Math.max(1, ...props.reasons.map(({ logOdds }) => Math.abs(logOdds))));
+const widest = computed(() =>
+  Math.max(1, ...props.reasons.map(({ logOdds }) => Math.abs(logOdds))),
+);
 const signed = (value: number) => `${value > 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
 </script>
 

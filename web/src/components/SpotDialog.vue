@@ -72,10 +72,30 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
         />
         <v-select v-model="draft.light" :items="lights" :label="m.spot.light" />
         <div class="pair">
-          <NumberField v-model="draft.temperatureC" :label="m.spot.temperature" unit="°C" :error="errors.temperatureC" />
-          <NumberField v-model="draft.humidityPercent" :label="m.spot.humidity" unit="%" :error="errors.relativeHumidity" />
-          <NumberField v-model="draft.lampHours" :label="m.spot.lamp" unit="h" :error="errors.lampHours" />
-          <NumberField v-model="draft.latitudeDeg" :label="m.spot.latitude" unit="°" :error="errors.latitudeDeg" />
+          <NumberField
+            v-model="draft.temperatureC"
+            :label="m.spot.temperature"
+            unit="°C"
+            :error="errors.temperatureC"
+          />
+          <NumberField
+            v-model="draft.humidityPercent"
+            :label="m.spot.humidity"
+            unit="%"
+            :error="errors.relativeHumidity"
+          />
+          <NumberField
+            v-model="draft.lampHours"
+            :label="m.spot.lamp"
+            unit="h"
+            :error="errors.lampHours"
+          />
+          <NumberField
+            v-model="draft.latitudeDeg"
+            :label="m.spot.latitude"
+            unit="°"
+            :error="errors.latitudeDeg"
+          />
         </div>
         <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
         <div class="row">

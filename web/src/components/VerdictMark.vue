@@ -14,9 +14,7 @@ const SHAPES: Record<VerdictKind, string> = {
   leave: 'M8 15C3 11 2 6 8 1c6 5 5 10 0 14z',
 };
 const EYE = 'M1 8C4 3 12 3 15 8C12 13 4 13 1 8zM8 5.6a2.4 2.4 0 1 0 0 4.8a2.4 2.4 0 0 0 0-4.8z';
-const word = computed(() =>
-  props.lookFirst ? m.verdict.lookFirst : m.verdict[props.verdict],
-);
+const word = computed(() => (props.lookFirst ? m.verdict.lookFirst : m.verdict[props.verdict]));
 </script>
 
 <template>

@@ -1,9 +1,4 @@
-import {
-  nominalPot,
-  type PotMaterialId,
-  type PotShape,
-  type TradeShapeId,
-} from '@fernbank/core';
+import { nominalPot, type PotMaterialId, type PotShape, type TradeShapeId } from '@fernbank/core';
 
 /** A pot while it is being typed: sizes may be missing, all in cm. */
 export interface PotEntry {

@@ -43,8 +43,7 @@ export function useUnits() {
         ? `${format(convert(celsius, 'celsius').to('fahrenheit'), 0)} °F`
         : `${format(celsius, 0)} °C`,
     percent: (share: number) => Math.round(share * 100),
-    months: (count: number | null) =>
-      count === null ? null : format(count, count < 10 ? 1 : 0),
+    months: (count: number | null) => (count === null ? null : format(count, count < 10 ? 1 : 0)),
     number: format,
   };
 }

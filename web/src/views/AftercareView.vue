@@ -57,7 +57,9 @@ async function setDone(task: Task, done: string | null): Promise<void> {
     <FetchState :fault="fault" :loading="!value" @retry="load" />
     <section v-if="value && beds.length === 0" class="panel stack">
       <p>{{ m.aftercare.empty }}</p>
-      <div><v-btn color="primary" to="/verdicts">{{ m.nav.verdicts }}</v-btn></div>
+      <div>
+        <v-btn color="primary" to="/verdicts">{{ m.nav.verdicts }}</v-btn>
+      </div>
     </section>
     <div class="beds">
       <section v-for="{ plant, open } in beds" :key="plant.id" class="panel">

@@ -10,9 +10,11 @@ import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
-const { value: plants, fault, load } = useLoaded(() =>
-  api<Page<Plant>>('/plants?limit=1000').then(({ items }) => items),
-);
+const {
+  value: plants,
+  fault,
+  load,
+} = useLoaded(() => api<Page<Plant>>('/plants?limit=1000').then(({ items }) => items));
 const { full } = useDates();
 const typed = ref('');
 const shown = computed(() => {
@@ -40,11 +42,15 @@ const subject = (plant: Plant) => ({
     </header>
     <div class="row spread">
       <v-text-field v-model="typed" :label="m.record.search" clearable class="search" />
-      <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus" min-height="48">{{ m.record.add }}</v-btn>
+      <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus" min-height="48">{{
+        m.record.add
+      }}</v-btn>
     </div>
     <FetchState :fault="fault" :loading="!plants" @retry="load" />
     <p v-if="plants && plants.length === 0" class="panel">{{ m.record.empty }}</p>
-    <p v-else-if="plants" class="quiet">{{ m.record.intro(shown.length) }} · {{ m.record.scale }}</p>
+    <p v-else-if="plants" class="quiet">
+      {{ m.record.intro(shown.length) }} · {{ m.record.scale }}
+    </p>
     <ul class="plants">
       <li v-for="plant in shown" :key="plant.id">
         <router-link :to="`/plants/${plant.id}`" class="plain entry">

@@ -10,12 +10,16 @@ import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
-const { value: verdicts, fault, load } = useLoaded(() =>
-  api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items),
-);
+const {
+  value: verdicts,
+  fault,
+  load,
+} = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
 const { day } = useDates();
 const wants = ['rescueNow', 'repotNow', 'repotInWeek'];
-const due = computed(() => (verdicts.value ?? []).filter((v) => wants.includes(v.verdict) && !v.lookFirst));
+const due = computed(() =>
+  (verdicts.value ?? []).filter((v) => wants.includes(v.verdict) && !v.lookFirst),
+);
 const others = computed(() => (verdicts.value ?? []).filter((v) => !due.value.includes(v)));
 const PX_PER_CM = 5;
 /** Room for the widest pot, so that all stand on one line at one scale. */
@@ -44,18 +48,27 @@ const sections = computed(() =>
     <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
     <section v-if="verdicts && verdicts.length === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>
-      <div><v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn></div>
+      <div>
+        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+      </div>
     </section>
     <section v-for="section in sections" :key="section.title">
       <h2>{{ section.title }}</h2>
       <ul class="bench">
         <li v-for="v in section.list" :key="v.plantId">
           <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
-            <PotCutaway :subject="subject(v)" :px-per-cm="PX_PER_CM" :crown-cm="12" :room-cm="Math.min(20, roomCm([v]))" />
+            <PotCutaway
+              :subject="subject(v)"
+              :px-per-cm="PX_PER_CM"
+              :crown-cm="12"
+              :room-cm="Math.min(20, roomCm([v]))"
+            />
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
             <VerdictMark :verdict="v.verdict" :look-first="v.lookFirst" />
-            <span v-if="v.week && v.verdict === 'repotInWeek'" class="quiet">{{ day(v.week) }}</span>
+            <span v-if="v.week && v.verdict === 'repotInWeek'" class="quiet">{{
+              day(v.week)
+            }}</span>
           </router-link>
         </li>
       </ul>

@@ -63,7 +63,11 @@ const options = computed<PotOption[]>(() => {
       owned: true,
       ...(emptyKg ? { emptyKg } : {}),
     }));
-  return [...owned, ...standardOptions(file.value.situation.pot)];
+  // A size to buy is no news where one like it stands on the shelf.
+  const toBuy = standardOptions(file.value.situation.pot).filter(
+    ({ outside }) => !owned.some((own) => Math.abs(rimCm(own.outside) - rimCm(outside)) < 0.6),
+  );
+  return [...owned, ...toBuy];
 });
 
 const ladder = computed(() => {
@@ -80,7 +84,9 @@ const ladder = computed(() => {
 const choice = computed<Rung | null>(() => {
   if (!ladder.value) return null;
   const { rungs, choice: best } = ladder.value;
-  return rungs.find(({ option }) => option.id === picked.value) ?? (best === null ? null : rungs[best]!);
+  return (
+    rungs.find(({ option }) => option.id === picked.value) ?? (best === null ? null : rungs[best]!)
+  );
 });
 watch(school, () => (picked.value = null));
 
@@ -94,7 +100,9 @@ const batch = computed(() => {
 });
 const mix = computed(() => (recipeId.value ? blendOfRecipe(recipeId.value) : null));
 const dusty = computed(() => batch.value?.measures.some(({ component }) => component.dusty));
-const biohazard = computed(() => batch.value?.measures.some(({ component }) => component.biohazard));
+const biohazard = computed(() =>
+  batch.value?.measures.some(({ component }) => component.biohazard),
+);
 
 const plantSubject = computed(() => {
   const { plant, height } = file.value!;
@@ -121,7 +129,9 @@ function kindByParts(id: string): MediumKind {
   return 'peatSoil';
 }
 const newKind = computed<MediumKind>(() =>
-  recipeId.value === file.value?.plant.recipeId ? file.value.plant.mediumKind : kindOf(recipeId.value),
+  recipeId.value === file.value?.plant.recipeId
+    ? file.value.plant.mediumKind
+    : kindOf(recipeId.value),
 );
 const rungSubject = (rung: Rung) => ({
   name: `${file.value!.plant.name} ${rung.option.id}`,
@@ -130,9 +140,15 @@ const rungSubject = (rung: Rung) => ({
   mediumKind: newKind.value,
   recipeId: recipeId.value,
   explored: rung.explored,
+  ball: {
+    inside: file.value!.situation.pot,
+    litres: ladder.value!.ball.displacesL,
+    explored: ladder.value!.ball.explored,
+  },
 });
 const afterSubject = computed(() => ({
   ...rungSubject(choice.value!),
+  name: file.value!.plant.name,
   plantHeightCm: file.value!.height.cm,
   supportCm: file.value!.plant.supportCm,
   gravityHeightCm: choice.value!.stance.gravityHeightDryCm,
@@ -143,7 +159,11 @@ const biggest = computed(() =>
 );
 
 const crowdedWord = (count: number | null) =>
-  count === null ? m.fit.never : count < 0.5 ? m.fit.already : m.verdictPage.months(months(count)!);
+  count === null
+    ? m.fit.never
+    : count < 0.5
+      ? m.fit.already
+      : m.fit.crowdedIn(m.verdictPage.months(months(count)!));
 const mediumWord = (count: number | null) =>
   count === null ? m.fit.noAgeing : m.verdictPage.months(months(count)!);
 const days = (count: number) => String(Math.round(count));
@@ -224,27 +244,69 @@ async function confirmRepot(): Promise<void> {
 
       <section class="panel answer">
         <div>
-          <h1 v-if="choice">{{ choice.option.label }}: {{ length(choice.rimCm) }}, {{ volume(choice.fillL) }}</h1>
+          <h1 v-if="choice">
+            {{ choice.option.label }}: {{ length(choice.rimCm) }}, {{ volume(choice.fillL) }}
+          </h1>
           <h1 v-else>{{ m.fit.nonePossible }}</h1>
           <p class="lead">{{ choice && picked ? choice.because : ladder.because }}</p>
           <dl v-if="choice" class="facts">
-            <div><dt>{{ m.fit.newMedium }}</dt><dd>{{ volume(choice.newMediumL) }}</dd></div>
-            <div><dt>{{ m.fit.crowded }}</dt><dd>{{ crowdedWord(choice.monthsToCrowded) }}</dd></div>
-            <div><dt>{{ m.fit.medium }}</dt><dd>{{ mediumWord(choice.mediumMonths) }}</dd></div>
-            <div><dt>{{ m.fit.dry }}</dt><dd>{{ m.fit.dryValue(days(choice.daysToDryInGrowth), days(choice.daysToDryAtRest)) }}</dd></div>
-            <div><dt>{{ m.fit.tip }}</dt><dd>{{ m.fit.tipValue(degrees(choice.stance.tipAngleDryDeg), degrees(choice.stance.tipAngleWetDeg)) }}</dd></div>
-            <div><dt>{{ m.fit.weight }}</dt><dd>{{ weight(choice.stance.wetKg) }}</dd></div>
+            <div>
+              <dt>{{ m.fit.newMedium }}</dt>
+              <dd>{{ volume(choice.newMediumL) }}</dd>
+            </div>
+            <div>
+              <dt>{{ m.fit.crowded }}</dt>
+              <dd>{{ crowdedWord(choice.monthsToCrowded) }}</dd>
+            </div>
+            <div>
+              <dt>{{ m.fit.medium }}</dt>
+              <dd>{{ mediumWord(choice.mediumMonths) }}</dd>
+            </div>
+            <div>
+              <dt>{{ m.fit.dry }}</dt>
+              <dd>
+                {{ m.fit.dryValue(days(choice.daysToDryInGrowth), days(choice.daysToDryAtRest)) }}
+              </dd>
+            </div>
+            <div>
+              <dt>{{ m.fit.tip }}</dt>
+              <dd>
+                {{
+                  m.fit.tipValue(
+                    degrees(choice.stance.tipAngleDryDeg),
+                    degrees(choice.stance.tipAngleWetDeg),
+                  )
+                }}
+              </dd>
+            </div>
+            <div>
+              <dt>{{ m.fit.weight }}</dt>
+              <dd>{{ weight(choice.stance.wetKg) }}</dd>
+            </div>
           </dl>
-          <p v-if="choice && choice.stance.wetKg > HEAVY_KG" class="caution">{{ m.fit.heavy(weight(choice.stance.wetKg)) }}</p>
+          <p v-if="choice && choice.stance.wetKg > HEAVY_KG" class="caution">
+            {{ m.fit.heavy(weight(choice.stance.wetKg)) }}
+          </p>
           <p class="quiet small">{{ m.fit.typical }}</p>
         </div>
         <figure class="compare">
           <div>
-            <PotCutaway :subject="plantSubject" :px-per-cm="Math.min(9, 150 / biggest)" :crown-cm="10" :room-cm="biggest" ruler />
+            <PotCutaway
+              :subject="plantSubject"
+              :px-per-cm="Math.min(9, 150 / biggest)"
+              :crown-cm="10"
+              :room-cm="biggest"
+              ruler
+            />
             <figcaption>{{ m.fit.before }}: {{ length(rimCm(file.plant.pot)) }}</figcaption>
           </div>
           <div v-if="choice">
-            <PotCutaway :subject="afterSubject" :px-per-cm="Math.min(9, 150 / biggest)" :crown-cm="10" :room-cm="biggest" />
+            <PotCutaway
+              :subject="afterSubject"
+              :px-per-cm="Math.min(9, 150 / biggest)"
+              :crown-cm="10"
+              :room-cm="biggest"
+            />
             <figcaption>{{ m.fit.after }}: {{ length(choice.rimCm) }}</figcaption>
           </div>
         </figure>
@@ -254,18 +316,28 @@ async function confirmRepot(): Promise<void> {
         <div class="row spread">
           <h2>{{ m.fit.ladder }}</h2>
           <v-btn-toggle v-model="school" mandatory density="comfortable" :aria-label="m.fit.school">
-            <v-btn v-for="s in schools" :key="s.value" :value="s.value" min-height="44">{{ s.title }}</v-btn>
+            <v-btn v-for="s in schools" :key="s.value" :value="s.value" min-height="44">{{
+              s.title
+            }}</v-btn>
           </v-btn-toggle>
         </div>
         <p class="quiet">{{ m.fit.ladderIntro }}</p>
         <ol class="ladder">
           <li v-for="rung in shown" :key="rung.option.id" :class="{ chosen: rung === choice }">
-            <PotCutaway :subject="rungSubject(rung)" :px-per-cm="Math.min(5, 110 / biggest)" :crown-cm="0" />
+            <PotCutaway
+              :subject="rungSubject(rung)"
+              :px-per-cm="Math.min(5, 110 / biggest)"
+              :crown-cm="0"
+            />
             <strong>{{ rung.option.label }}</strong>
-            <span class="quiet">{{ rung.option.owned ? m.fit.shelf(shelfCount(rung.option)) : m.fit.buy }}</span>
+            <span class="quiet">{{
+              rung.option.owned ? m.fit.shelf(shelfCount(rung.option)) : m.fit.buy
+            }}</span>
             <span>{{ volume(rung.fillL) }}</span>
             <span>{{ m.fit.crowded }} {{ crowdedWord(rung.monthsToCrowded) }}</span>
-            <span>{{ days(rung.daysToDryInGrowth) }}–{{ days(rung.daysToDryAtRest) }} {{ m.fit.dry }}</span>
+            <span>{{
+              m.fit.dryShort(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest))
+            }}</span>
             <span>{{ m.fit.tip }} {{ degrees(rung.stance.tipAngleDryDeg) }}</span>
             <span class="why">{{ rung.because }}</span>
             <v-btn
@@ -302,7 +374,9 @@ async function confirmRepot(): Promise<void> {
                   <td class="num">{{ volume(rung.newMediumL) }}</td>
                   <td class="num">{{ crowdedWord(rung.monthsToCrowded) }}</td>
                   <td class="num">{{ mediumWord(rung.mediumMonths) }}</td>
-                  <td class="num">{{ m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}</td>
+                  <td class="num">
+                    {{ m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}
+                  </td>
                   <td class="num">{{ degrees(rung.stance.tipAngleDryDeg) }}</td>
                   <td class="num">{{ weight(rung.stance.wetKg) }}</td>
                   <td>{{ m.fit.verdictName[rung.verdict] }}: {{ rung.because }}</td>
@@ -318,7 +392,14 @@ async function confirmRepot(): Promise<void> {
           <h2>{{ m.fit.mix }}</h2>
           <div class="row fields">
             <v-select v-model="recipeId" :items="recipes" :label="m.fit.recipe" />
-            <v-select v-model="scoopL" :items="scoops" :label="m.fit.scoop" :placeholder="m.fit.suggested" persistent-placeholder clearable />
+            <v-select
+              v-model="scoopL"
+              :items="scoops"
+              :label="m.fit.scoop"
+              :placeholder="m.fit.suggested"
+              persistent-placeholder
+              clearable
+            />
           </div>
           <template v-if="batch && mix">
             <table class="figures">
@@ -338,8 +419,9 @@ async function confirmRepot(): Promise<void> {
               </tbody>
             </table>
             <p>
-              {{ volume(batch.filledL) }} {{ m.fit.toFill }}, + {{ percent(batch.margins.settling) }} %
-              {{ m.fit.settling }}, + {{ percent(batch.margins.spare) }} % {{ m.fit.spare }} =
+              {{ volume(batch.filledL) }} {{ m.fit.toFill }}, +
+              {{ percent(batch.margins.settling) }} % {{ m.fit.settling }}, +
+              {{ percent(batch.margins.spare) }} % {{ m.fit.spare }} =
               <strong>{{ volume(batch.mixedL) }} {{ m.fit.mixed }}</strong
               >; {{ volume(batch.measuredL) }} {{ m.fit.measured }} ({{ percent(mix.shrink) }} %
               {{ m.fit.shrink }}).
@@ -358,7 +440,12 @@ async function confirmRepot(): Promise<void> {
         </div>
         <div v-if="choice">
           <h3>{{ m.fit.holds }}</h3>
-          <AirWaterColumn :air="choice.air" :water="choice.water" :air-need="file.situation.traits.airNeed" class="mt-2" />
+          <AirWaterColumn
+            :air="choice.air"
+            :water="choice.water"
+            :air-need="file.situation.traits.airNeed"
+            class="mt-2"
+          />
         </div>
       </section>
 
@@ -366,13 +453,22 @@ async function confirmRepot(): Promise<void> {
         <form class="stack" novalidate @submit.prevent="confirmRepot">
           <h2>{{ m.fit.confirmTitle }}</h2>
           <div class="row fields">
-            <v-text-field v-model="draft.date" type="date" :label="m.fit.date" :max="settings.current.today" :error-messages="errors.date" name="date" />
+            <v-text-field
+              v-model="draft.date"
+              type="date"
+              :label="m.fit.date"
+              :max="settings.current.today"
+              :error-messages="errors.date"
+              name="date"
+            />
             <v-checkbox v-model="draft.rootsCut" :label="m.fit.rootsCut" />
           </div>
           <v-textarea v-model="draft.note" :label="m.fit.note" rows="2" auto-grow />
           <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
           <div>
-            <v-btn type="submit" color="primary" size="large" min-height="54" :loading="saving">{{ m.fit.confirmButton }}</v-btn>
+            <v-btn type="submit" color="primary" size="large" min-height="54" :loading="saving">{{
+              m.fit.confirmButton
+            }}</v-btn>
           </div>
         </form>
       </section>

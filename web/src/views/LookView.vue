@@ -136,7 +136,12 @@ async function save(): Promise<void> {
           >
             {{ m.look.unpotted }}
           </v-btn>
-          <NumberField v-model="draft.weight" :label="m.look.weight" :unit="weightUnit" :error="errors.value" />
+          <NumberField
+            v-model="draft.weight"
+            :label="m.look.weight"
+            :unit="weightUnit"
+            :error="errors.value"
+          />
           <NumberField v-model="draft.height" :label="m.look.height" :unit="lengthUnit" />
           <v-textarea v-model="draft.note" :label="m.look.note" rows="2" auto-grow />
           <v-text-field

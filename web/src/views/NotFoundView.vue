@@ -5,6 +5,8 @@ import { m } from '../messages/index.ts';
 <template>
   <div class="page stack">
     <h1>{{ m.error.notFound }}</h1>
-    <div><v-btn color="primary" to="/rounds">{{ m.error.home }}</v-btn></div>
+    <div>
+      <v-btn color="primary" to="/rounds">{{ m.error.home }}</v-btn>
+    </div>
   </div>
 </template>

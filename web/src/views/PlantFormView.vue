@@ -101,7 +101,10 @@ function check(): Record<string, string> {
   if (lastRepot > today) found.lastRepot = m.form.future;
   if (acquired > today) found.acquired = m.form.future;
   const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
-  return { ...found, ...potErrors(pot, { required: m.form.required, range }, SMALLEST_POT_CM, LARGEST_POT_CM) };
+  return {
+    ...found,
+    ...potErrors(pot, { required: m.form.required, range }, SMALLEST_POT_CM, LARGEST_POT_CM),
+  };
 }
 
 async function save(): Promise<void> {
@@ -151,11 +154,13 @@ function startOver(): void {
   clear();
   if (original.value) fillFrom(original.value);
 }
-const title = computed(() =>
-  id ? m.form.editTitle(original.value?.name ?? '') : m.form.addTitle,
-);
+const title = computed(() => (id ? m.form.editTitle(original.value?.name ?? '') : m.form.addTitle));
 const kinds = MEDIUM_KINDS.map(({ id: value, label }) => ({ value, title: label }));
-const recipes = RECIPES.map(({ id: value, label, use }) => ({ value, title: label, props: { subtitle: use } }));
+const recipes = RECIPES.map(({ id: value, label, use }) => ({
+  value,
+  title: label,
+  props: { subtitle: use },
+}));
 const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
 const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed));
 </script>
@@ -169,8 +174,19 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
       <v-btn size="small" variant="outlined" @click="startOver">{{ m.app.startOver }}</v-btn>
     </p>
     <form v-if="loaded" class="panel stack" novalidate @submit.prevent="save">
-      <v-text-field v-model="draft.name" :label="m.form.name" :error-messages="errors.name" name="name" autocomplete="off" />
-      <TaxonField v-model:taxon="draft.taxon" v-model:group-id="draft.groupId" :error="errors.taxon" :group-error="errors.groupId" />
+      <v-text-field
+        v-model="draft.name"
+        :label="m.form.name"
+        :error-messages="errors.name"
+        name="name"
+        autocomplete="off"
+      />
+      <TaxonField
+        v-model:taxon="draft.taxon"
+        v-model:group-id="draft.groupId"
+        :error="errors.taxon"
+        :group-error="errors.groupId"
+      />
       <div class="row nowrap">
         <v-select
           v-model="draft.spotId"
@@ -182,12 +198,31 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           :no-data-text="m.spot.none"
           name="spotId"
         />
-        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="spotDialog = true">{{ m.form.newSpot }}</v-btn>
+        <v-btn
+          variant="outlined"
+          :prepend-icon="mdiPlus"
+          min-height="48"
+          @click="spotDialog = true"
+          >{{ m.form.newSpot }}</v-btn
+        >
       </div>
       <PotFields v-model="draft.pot" :errors="errors" />
       <div class="fields">
-        <v-select v-model="draft.mediumKind" :items="kinds" :label="m.form.medium" :error-messages="errors.mediumKind" name="mediumKind" />
-        <v-select v-model="draft.recipeId" :items="recipes" :label="m.form.recipe" :placeholder="m.form.recipeUnknown" persistent-placeholder clearable />
+        <v-select
+          v-model="draft.mediumKind"
+          :items="kinds"
+          :label="m.form.medium"
+          :error-messages="errors.mediumKind"
+          name="mediumKind"
+        />
+        <v-select
+          v-model="draft.recipeId"
+          :items="recipes"
+          :label="m.form.recipe"
+          :placeholder="m.form.recipeUnknown"
+          persistent-placeholder
+          clearable
+        />
         <v-text-field
           v-model="draft.lastRepot"
           type="date"
@@ -198,7 +233,14 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           :error-messages="errors.lastRepot"
           name="lastRepot"
         />
-        <v-text-field v-model="draft.acquired" type="date" :label="`${m.form.acquired} (${m.app.optional})`" :max="settings.current.today" :error-messages="errors.acquired" name="acquired" />
+        <v-text-field
+          v-model="draft.acquired"
+          type="date"
+          :label="`${m.form.acquired} (${m.app.optional})`"
+          :max="settings.current.today"
+          :error-messages="errors.acquired"
+          name="acquired"
+        />
         <NumberField
           :model-value="shown(draft.heightCm)"
           :label="`${m.form.plantHeight} (${m.app.optional})`"
@@ -214,10 +256,17 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           @update:model-value="(typed) => (draft.supportCm = toCm(typed))"
         />
       </div>
-      <v-textarea v-model="draft.note" :label="`${m.form.note} (${m.app.optional})`" rows="2" auto-grow />
+      <v-textarea
+        v-model="draft.note"
+        :label="`${m.form.note} (${m.app.optional})`"
+        rows="2"
+        auto-grow
+      />
       <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
       <div class="row">
-        <v-btn type="submit" color="primary" size="large" min-height="52" :loading="saving">{{ id ? m.app.save : m.form.addTitle }}</v-btn>
+        <v-btn type="submit" color="primary" size="large" min-height="52" :loading="saving">{{
+          id ? m.app.save : m.form.addTitle
+        }}</v-btn>
         <v-btn variant="text" min-height="48" @click="router.back()">{{ m.app.cancel }}</v-btn>
       </div>
     </form>

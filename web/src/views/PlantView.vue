@@ -4,7 +4,7 @@ import { MEDIUM_KINDS, RECIPES, rimCm, SIGNALS } from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
-import type { Look, PlantFile, Repot } from '../api/types.ts';
+import type { Look, Measurement, PlantFile, Repot } from '../api/types.ts';
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import FetchState from '../components/FetchState.vue';
 import PlantHeader from '../components/PlantHeader.vue';
@@ -20,9 +20,11 @@ const router = useRouter();
 const notices = useNotices();
 const { full, day } = useDates();
 const { length, weight, volume, percent } = useUnits();
-const { value: file, fault, load } = useLoaded(() =>
-  api<PlantFile>(`/plants/${String(route.params.id)}/file`),
-);
+const {
+  value: file,
+  fault,
+  load,
+} = useLoaded(() => api<PlantFile>(`/plants/${String(route.params.id)}/file`));
 
 interface Moment {
   key: string;
@@ -53,12 +55,24 @@ function repotLines({ before, after, mixedIn, note }: Repot): string[] {
   return [
     `${length(rimCm(before.pot))} → ${length(rimCm(after.pot))}, ${mediumWord(after.mediumKind, after.recipeId)}`,
     mixedIn
-      ? mixedIn.measures
-          .map(({ label, scoops }) => `${label} ${m.fit.scoops(scoops)}`)
-          .join(', ') + ` (${volume(mixedIn.scoopL)})`
+      ? mixedIn.measures.map(({ label, scoops }) => `${label} ${m.fit.scoops(scoops)}`).join(', ') +
+        ` (${volume(mixedIn.scoopL)})`
       : '',
     note,
   ].filter(Boolean);
+}
+
+function measurementWords({ kind, value }: Measurement): string {
+  if (kind === 'weightKg') return `${m.plant.weighed} ${weight(value)}`;
+  return kind === 'heightCm' ? `${m.plant.height} ${length(value)}` : m.plant.watered;
+}
+/** What was measured on one day belongs together, in the order in which it was done. */
+function byDay(measurements: Measurement[]): [string, Measurement[]][] {
+  const days = new Map<string, Measurement[]>();
+  for (const taken of [...measurements].sort((a, b) => a.id - b.id)) {
+    days.set(taken.date, [...(days.get(taken.date) ?? []), taken]);
+  }
+  return [...days];
 }
 
 const moments = computed<Moment[]>(() => {
@@ -78,12 +92,11 @@ const moments = computed<Moment[]>(() => {
       lines: repotLines(repot),
       repot,
     })),
-    ...measurements.map(({ id, date, kind, value }) => ({
-      key: `m${id}`,
+    ...byDay(measurements).map(([date, taken]) => ({
+      key: `m${date}`,
       date,
-      title:
-        kind === 'weightKg' ? m.plant.weighed : kind === 'heightCm' ? m.plant.height : m.plant.watered,
-      lines: kind === 'weightKg' ? [weight(value)] : kind === 'heightCm' ? [length(value)] : [],
+      title: m.plant.measured,
+      lines: [taken.map(measurementWords).join(' · ')],
     })),
     ...(plant.acquired
       ? [{ key: 'a', date: plant.acquired, title: m.plant.arrived, lines: [] }]
@@ -138,17 +151,31 @@ async function remove(): Promise<void> {
       <div class="two">
         <section class="panel stack">
           <figure class="drawing">
-            <PotCutaway :subject="subject" :px-per-cm="Math.min(11, 190 / rimCm(file.plant.pot))" :crown-cm="rimCm(file.plant.pot)" ruler />
+            <PotCutaway
+              :subject="subject"
+              :px-per-cm="Math.min(11, 190 / rimCm(file.plant.pot))"
+              :crown-cm="rimCm(file.plant.pot)"
+              ruler
+            />
           </figure>
           <div class="row">
-            <VerdictMark :verdict="file.decision.verdict" :look-first="file.decision.lookFirst" large />
-            <router-link :to="`/plants/${file.plant.id}/verdict`">{{ m.rounds.openVerdict }}</router-link>
+            <VerdictMark
+              :verdict="file.decision.verdict"
+              :look-first="file.decision.lookFirst"
+              large
+            />
+            <router-link :to="`/plants/${file.plant.id}/verdict`">{{
+              m.rounds.openVerdict
+            }}</router-link>
           </div>
           <table class="figures">
             <tbody>
               <tr>
                 <td>{{ m.plant.standsIn }}</td>
-                <td>{{ length(rimCm(file.plant.pot)) }} × {{ length(file.plant.pot.heightCm) }}, {{ file.plant.potMaterial }}</td>
+                <td>
+                  {{ length(rimCm(file.plant.pot)) }} × {{ length(file.plant.pot.heightCm) }},
+                  {{ file.plant.potMaterial }}
+                </td>
               </tr>
               <tr>
                 <td>{{ m.plant.medium }}</td>
@@ -171,8 +198,20 @@ async function remove(): Promise<void> {
           </table>
           <p v-if="file.plant.note">{{ file.plant.note }}</p>
           <div class="row no-print">
-            <v-btn :to="`/plants/${file.plant.id}/edit`" :prepend-icon="mdiPencilOutline" variant="outlined" min-height="48">{{ m.app.edit }}</v-btn>
-            <v-btn :prepend-icon="mdiDeleteOutline" variant="text" min-height="48" @click="remove">{{ m.app.delete }}</v-btn>
+            <v-btn
+              :to="`/plants/${file.plant.id}/edit`"
+              :prepend-icon="mdiPencilOutline"
+              variant="outlined"
+              min-height="48"
+              >{{ m.app.edit }}</v-btn
+            >
+            <v-btn
+              :prepend-icon="mdiDeleteOutline"
+              variant="text"
+              min-height="48"
+              @click="remove"
+              >{{ m.app.delete }}</v-btn
+            >
           </div>
         </section>
         <div class="stack">

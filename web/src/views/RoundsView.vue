@@ -52,7 +52,9 @@ const late = (due: string) => {
     <section v-if="rounds && rounds.spots.length === 0" class="panel stack">
       <h2>{{ m.rounds.emptyTitle }}</h2>
       <p>{{ m.rounds.empty }}</p>
-      <div><v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn></div>
+      <div>
+        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+      </div>
     </section>
     <div v-if="rounds" class="walk">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
@@ -87,7 +89,9 @@ const late = (due: string) => {
                   <div class="row spread nowrap">
                     <div>
                       <strong>{{ ask.task.title }}</strong>
-                      <span v-if="late(ask.task.due)" class="late"> · {{ late(ask.task.due) }}</span>
+                      <span v-if="late(ask.task.due)" class="late">
+                        · {{ late(ask.task.due) }}</span
+                      >
                       <div class="quiet">{{ ask.task.why }}</div>
                     </div>
                     <v-btn
@@ -105,7 +109,9 @@ const late = (due: string) => {
                   <div class="row">
                     <VerdictMark :verdict="entry.verdict" />
                     <span>{{ ask.why }}</span>
-                    <router-link :to="`/plants/${entry.plantId}/verdict`">{{ m.rounds.openVerdict }}</router-link>
+                    <router-link :to="`/plants/${entry.plantId}/verdict`">{{
+                      m.rounds.openVerdict
+                    }}</router-link>
                   </div>
                 </template>
                 <template v-else>

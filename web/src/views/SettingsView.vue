@@ -17,9 +17,11 @@ import { useSettings } from '../stores/settings.ts';
 const settings = useSettings();
 const notices = useNotices();
 const { temperature } = useUnits();
-const { value: spots, fault, load } = useLoaded(() =>
-  api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items),
-);
+const {
+  value: spots,
+  fault,
+  load,
+} = useLoaded(() => api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items));
 const dialog = ref(false);
 const name = ref(settings.current.collectionName);
 
@@ -41,11 +43,15 @@ async function remove(spot: SpotRow): Promise<void> {
 }
 const list = (schools: Record<string, { label: string }>) =>
   Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
-const lightWord = (id: string) => LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
+const lightWord = (id: string) =>
+  LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
 const warmth = (spot: SpotRow) =>
   typeof spot.temperatureC === 'number'
     ? temperature(spot.temperatureC)
-    : m.spot.monthly(temperature(Math.min(...spot.temperatureC)), temperature(Math.max(...spot.temperatureC)));
+    : m.spot.monthly(
+        temperature(Math.min(...spot.temperatureC)),
+        temperature(Math.max(...spot.temperatureC)),
+      );
 </script>
 
 <template>
@@ -56,7 +62,11 @@ const warmth = (spot: SpotRow) =>
     </header>
     <section class="panel stack">
       <div class="fields">
-        <v-text-field v-model="name" :label="m.settings.collection" @change="change({ collectionName: name })" />
+        <v-text-field
+          v-model="name"
+          :label="m.settings.collection"
+          @change="change({ collectionName: name })"
+        />
         <v-select
           :model-value="settings.current.units"
           :items="[
@@ -71,7 +81,9 @@ const warmth = (spot: SpotRow) =>
           :label="m.settings.scoop"
           unit="L"
           :hint="m.settings.scoopHint"
-          @update:model-value="(scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })"
+          @update:model-value="
+            (scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })
+          "
         />
       </div>
     </section>
@@ -106,19 +118,34 @@ const warmth = (spot: SpotRow) =>
     <section class="panel stack">
       <div class="row spread">
         <h2>{{ m.spot.title }}</h2>
-        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="dialog = true">{{ m.spot.add }}</v-btn>
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="dialog = true">{{
+          m.spot.add
+        }}</v-btn>
       </div>
       <FetchState :fault="fault" :loading="!spots" @retry="load" />
       <p v-if="spots && spots.length === 0" class="quiet">{{ m.spot.none }}</p>
       <table v-else class="figures">
         <tbody>
           <tr v-for="spot in spots ?? []" :key="spot.id">
-            <td><strong>{{ spot.name }}</strong></td>
-            <td>{{ lightWord(spot.light) }}<template v-if="spot.lampHours > 0"> + {{ m.spot.lamp.split(',')[0]?.toLowerCase() }} {{ spot.lampHours }} h</template></td>
+            <td>
+              <strong>{{ spot.name }}</strong>
+            </td>
+            <td>
+              {{ lightWord(spot.light)
+              }}<template v-if="spot.lampHours > 0">
+                + {{ m.spot.lamp.split(',')[0]?.toLowerCase() }} {{ spot.lampHours }} h</template
+              >
+            </td>
             <td>{{ warmth(spot) }}</td>
             <td>{{ Math.round(spot.relativeHumidity * 100) }} %</td>
             <td class="num">
-              <v-btn :icon="mdiDeleteOutline" variant="text" size="44" :aria-label="`${m.spot.remove}: ${spot.name}`" @click="remove(spot)" />
+              <v-btn
+                :icon="mdiDeleteOutline"
+                variant="text"
+                size="44"
+                :aria-label="`${m.spot.remove}: ${spot.name}`"
+                @click="remove(spot)"
+              />
             </td>
           </tr>
         </tbody>

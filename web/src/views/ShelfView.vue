@@ -18,7 +18,11 @@ import { useNotices } from '../stores/notices.ts';
 
 const notices = useNotices();
 const { length, volume } = useUnits();
-const { value: pots, fault, load } = useLoaded(() =>
+const {
+  value: pots,
+  fault,
+  load,
+} = useLoaded(() =>
   api<Page<ShelfPot>>('/pots?limit=1000').then(({ items }) =>
     items.sort((a, b) => (a.fillL ?? 0) - (b.fillL ?? 0)),
   ),
@@ -33,7 +37,12 @@ const saveFault = ref('');
 async function add(): Promise<void> {
   const { pot, count, label } = draft.value;
   const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
-  errors.value = potErrors(pot, { required: m.form.required, range }, SMALLEST_POT_CM, LARGEST_POT_CM);
+  errors.value = potErrors(
+    pot,
+    { required: m.form.required, range },
+    SMALLEST_POT_CM,
+    LARGEST_POT_CM,
+  );
   saveFault.value = '';
   if (Object.keys(errors.value).length > 0) return;
   const shape = potFromEntry(pot)!;
@@ -92,18 +101,33 @@ const subject = (pot: ShelfPot) => ({
         <strong>{{ pot.label }}</strong>
         <span class="quiet">{{ length(rimCm(pot.shape)) }} · {{ volume(pot.fillL ?? 0) }}</span>
         <span>{{ pot.free }} / {{ pot.count }} {{ m.shelf.free }}</span>
-        <v-btn :icon="mdiDeleteOutline" variant="text" size="48" :aria-label="`${m.shelf.remove}: ${pot.label}`" :disabled="pot.free < pot.count" @click="remove(pot)" />
+        <v-btn
+          :icon="mdiDeleteOutline"
+          variant="text"
+          size="48"
+          :aria-label="`${m.shelf.remove}: ${pot.label}`"
+          :disabled="pot.free < pot.count"
+          @click="remove(pot)"
+        />
       </li>
     </ul>
     <form class="panel stack" novalidate @submit.prevent="add">
       <h2>{{ m.shelf.add }}</h2>
       <div class="row fields">
-        <v-text-field v-model="draft.label" :label="`${m.shelf.label} (${m.app.optional})`" :error-messages="errors.label" />
+        <v-text-field
+          v-model="draft.label"
+          :label="`${m.shelf.label} (${m.app.optional})`"
+          :error-messages="errors.label"
+        />
         <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
       </div>
       <PotFields v-model="draft.pot" :errors="errors" />
       <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
-      <div><v-btn type="submit" color="primary" :prepend-icon="mdiPlus" min-height="48">{{ m.shelf.add }}</v-btn></div>
+      <div>
+        <v-btn type="submit" color="primary" :prepend-icon="mdiPlus" min-height="48">{{
+          m.shelf.add
+        }}</v-btn>
+      </div>
     </form>
   </div>
 </template>

@@ -17,9 +17,11 @@ import { m } from '../messages/index.ts';
 const CostCurves = defineAsyncComponent(() => import('../components/CostCurves.vue'));
 
 const route = useRoute();
-const { value: file, fault, load } = useLoaded(() =>
-  api<PlantFile>(`/plants/${String(route.params.id)}/file`),
-);
+const {
+  value: file,
+  fault,
+  load,
+} = useLoaded(() => api<PlantFile>(`/plants/${String(route.params.id)}/file`));
 const { day, full } = useDates();
 const { months, percent } = useUnits();
 
@@ -32,7 +34,9 @@ const headline = computed(() => {
   if (d.verdict === 'leave') return m.verdictLine.leave(full(d.lookAgain!));
   return m.verdictLine[d.verdict];
 });
-const ranked = computed(() => decision.value?.reasons.filter(({ signal: id }) => id !== 'baseRate') ?? []);
+const ranked = computed(
+  () => decision.value?.reasons.filter(({ signal: id }) => id !== 'baseRate') ?? [],
+);
 const speaksFor = computed(() => ranked.value.filter(({ logOdds }) => logOdds > 0));
 const speaksAgainst = computed(() => ranked.value.filter(({ logOdds }) => logOdds < 0));
 const worthLooking = computed(
@@ -44,6 +48,20 @@ const best = computed(() => {
   return Math.min(51, Math.max(0, Math.round(daysBetween(file.value.situation.date, d.week) / 7)));
 });
 
+const cost = (value: number) => value.toFixed(2);
+const whyThen = computed(() => {
+  const d = decision.value;
+  if (d?.verdict !== 'repotInWeek' || best.value === null) return '';
+  const { disturbing, waiting } = d.curves;
+  return m.verdictPage.whyThen(
+    cost(disturbing[0]!),
+    cost(disturbing[best.value]!),
+    cost(waiting[best.value]!),
+  );
+});
+const firstTurn = computed(() => decision.value?.turningPoint[0] ?? null);
+const shareWord = (share: number) =>
+  share < 0.005 ? m.verdictPage.under1 : m.verdictPage.share(percent(share));
 const labelOf = (id: string) => signal(id).label.toLowerCase();
 function valueLabel(id: string, value: SignalValue): string {
   const definition = signal(id);
@@ -51,9 +69,7 @@ function valueLabel(id: string, value: SignalValue): string {
   return definition.choices.find((choice) => choice.value === value)?.label ?? String(value);
 }
 const schoolLine = (verdict: keyof typeof m.verdict, week: string | null) =>
-  verdict === 'repotInWeek' && week
-    ? m.verdictLine.repotInWeek(day(week))
-    : m.verdict[verdict];
+  verdict === 'repotInWeek' && week ? m.verdictLine.repotInWeek(day(week)) : m.verdict[verdict];
 const monthsOf = (count: number | null) =>
   count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
 </script>
@@ -72,6 +88,15 @@ const monthsOf = (count: number | null) =>
             ><template v-if="i > 0">; </template>{{ reason.text }}</template
           >.
         </p>
+        <p v-if="whyThen" class="lead">{{ whyThen }}</p>
+        <p v-if="firstTurn" class="lead">
+          {{
+            m.verdictPage.changes(
+              labelOf(firstTurn.signal),
+              valueLabel(firstTurn.signal, firstTurn.to),
+            )
+          }}
+        </p>
         <ul v-if="decision.refresh.length > 0" class="acts">
           <li v-for="act in decision.refresh" :key="act">
             <strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}
@@ -81,10 +106,16 @@ const monthsOf = (count: number | null) =>
           <strong>{{ m.verdictPage.contradiction }}:</strong> {{ text }}
         </p>
         <div class="row">
-          <v-btn color="primary" :to="`/plants/${file.plant.id}/fit`" min-height="48">{{ m.verdictPage.plan }}</v-btn>
-          <v-btn color="primary" variant="outlined" :to="`/plants/${file.plant.id}/look`" min-height="48">{{
-            m.verdictPage.lookAgain
+          <v-btn color="primary" :to="`/plants/${file.plant.id}/fit`" min-height="48">{{
+            m.verdictPage.plan
           }}</v-btn>
+          <v-btn
+            color="primary"
+            variant="outlined"
+            :to="`/plants/${file.plant.id}/look`"
+            min-height="48"
+            >{{ m.verdictPage.lookAgain }}</v-btn
+          >
         </div>
       </section>
 
@@ -96,7 +127,7 @@ const monthsOf = (count: number | null) =>
               <dt>{{ m.state[state] }}</dt>
               <dd>
                 <span class="meter"><span :style="{ width: `${share * 100}%` }" /></span>
-                <span class="figure">{{ m.verdictPage.share(percent(share)) }}</span>
+                <span class="figure">{{ shareWord(share) }}</span>
               </dd>
             </div>
           </dl>
@@ -155,7 +186,13 @@ const monthsOf = (count: number | null) =>
           <h2>{{ m.verdictPage.turning }}</h2>
           <ul v-if="decision.turningPoint.length > 0">
             <li v-for="turn in decision.turningPoint" :key="turn.signal">
-              {{ m.verdictPage.turningLine(labelOf(turn.signal), valueLabel(turn.signal, turn.to), '') }}
+              {{
+                m.verdictPage.turningLine(
+                  labelOf(turn.signal),
+                  valueLabel(turn.signal, turn.to),
+                  '',
+                )
+              }}
               <VerdictMark :verdict="turn.verdict" />
             </li>
           </ul>
@@ -179,7 +216,9 @@ const monthsOf = (count: number | null) =>
               <tr v-for="school in decision.schools" :key="school.school">
                 <td>
                   {{ school.label }}
-                  <strong v-if="school.school === decision.school"> ({{ m.verdictPage.schoolYours }})</strong>
+                  <strong v-if="school.school === decision.school">
+                    ({{ m.verdictPage.schoolYours }})</strong
+                  >
                 </td>
                 <td>{{ schoolLine(school.verdict, school.week) }}</td>
               </tr>
@@ -190,7 +229,11 @@ const monthsOf = (count: number | null) =>
             <tbody>
               <tr>
                 <td>{{ m.verdictPage.monthsInPot }}</td>
-                <td class="num">{{ decision.monthsInPot === null ? m.app.unknown : monthsOf(decision.monthsInPot) }}</td>
+                <td class="num">
+                  {{
+                    decision.monthsInPot === null ? m.app.unknown : monthsOf(decision.monthsInPot)
+                  }}
+                </td>
               </tr>
               <tr>
                 <td>{{ m.verdictPage.monthsToFill }}</td>

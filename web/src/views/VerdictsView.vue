@@ -9,9 +9,11 @@ import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
-const { value: verdicts, fault, load } = useLoaded(() =>
-  api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items),
-);
+const {
+  value: verdicts,
+  fault,
+  load,
+} = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
 const { day } = useDates();
 const filter = ref('');
 const shown = computed(() => {
@@ -39,7 +41,9 @@ function when(summary: VerdictSummary): string {
     <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
     <section v-if="verdicts && verdicts.length === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>
-      <div><v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn></div>
+      <div>
+        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+      </div>
     </section>
     <p v-else-if="verdicts && shown.length === 0" class="quiet">{{ m.verdicts.none }}</p>
     <ol class="list">
@@ -47,14 +51,20 @@ function when(summary: VerdictSummary): string {
         <router-link :to="`/plants/${summary.plantId}/verdict`" class="entry plain">
           <div class="who">
             <strong>{{ summary.name }}</strong>
-            <div class="quiet"><span class="taxon">{{ summary.taxon }}</span> · {{ summary.spot }}</div>
+            <div class="quiet">
+              <span class="taxon">{{ summary.taxon }}</span> · {{ summary.spot }}
+            </div>
           </div>
           <div class="what">
             <VerdictMark :verdict="summary.verdict" :look-first="summary.lookFirst" />
             <div class="quiet">{{ when(summary) }}</div>
           </div>
           <div class="why">
-            {{ summary.contradictions[0] ? m.verdictPage.contradiction + ': ' + summary.contradictions[0] : (summary.reasons[0]?.text ?? '') }}
+            {{
+              summary.contradictions[0]
+                ? m.verdictPage.contradiction + ': ' + summary.contradictions[0]
+                : (summary.reasons[0]?.text ?? '')
+            }}
           </div>
           <ReadinessRibbon :readiness="summary.readiness" :week="summary.week" />
         </router-link>

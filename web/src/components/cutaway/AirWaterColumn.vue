@@ -15,7 +15,11 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 </script>
 
 <template>
-  <div class="column" role="img" :aria-label="layers.map((l) => `${l.word} ${percent(l.share)}`).join(', ')">
+  <div
+    class="column"
+    role="img"
+    :aria-label="layers.map((l) => `${l.word} ${percent(l.share)}`).join(', ')"
+  >
     <div
       v-for="layer in layers"
       :key="layer.id"
@@ -43,8 +47,9 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 }
 .layer {
   display: flex;
-  align-items: center;
+  align-items: flex-end;
   justify-content: center;
+  padding-bottom: 3px;
   min-height: 0;
   flex-basis: 0;
   overflow: hidden;

@@ -29,7 +29,7 @@ const half = computed(() => Math.max(scene.value.widthCm, props.roomCm) / 2 + 0.
 const box = computed(() => {
   const leaf = props.crownCm > 0 ? scene.value.widthCm * 0.2 : 0;
   const left = -half.value - margin.value - leaf;
-  const top = scene.value.topY - 1;
+  const top = scene.value.topY - (props.crownCm > 0 ? 2.4 : 1);
   return { left, top, width: half.value * 2 + margin.value + 2 * leaf, height: -top + 1 };
 });
 
@@ -73,9 +73,11 @@ const isLine = (component: Component) =>
   component.grain === 'fibre' || component.grain === 'strand';
 
 const wallColour = computed(
-  () =>
-    ({ terracotta: '#b8653c', glazed: '#4f6f78', plastic: '#57534c' })[props.subject.material],
+  () => ({ terracotta: '#b8653c', glazed: '#4f6f78', plastic: '#57534c' })[props.subject.material],
 );
+
+/** Between the grains: dark gaps in a coarse mix, the fine stuff itself in a dense one. */
+const ground = computed(() => (scene.value.air > 0.32 ? '#3a3029' : '#5c4936'));
 
 const tip = computed(() => {
   const { gravity } = scene.value;
@@ -134,7 +136,7 @@ const text = computed(() => {
     <path :d="scene.outline" :fill="wallColour" />
     <path :d="scene.inside" class="hollow" />
     <g :clip-path="`url(#${id}-medium)`">
-      <path :d="scene.medium" fill="#6b5540" />
+      <path :d="scene.medium" :fill="ground" />
       <path
         v-for="(grain, i) in scene.grains"
         :key="i"
@@ -153,8 +155,9 @@ const text = computed(() => {
         :width="half * 2"
         :height="band.height + 0.02"
         fill="#2f6f96"
-        :fill-opacity="(0.08 + 0.5 * band.saturation ** 2).toFixed(3)"
+        :fill-opacity="(0.03 + 0.46 * band.saturation ** 2).toFixed(3)"
       />
+      <path v-if="scene.ball" :d="scene.ball" class="ball" />
       <path
         v-for="(root, i) in scene.roots"
         :key="`r${i}`"
@@ -203,12 +206,7 @@ const text = computed(() => {
     <g v-if="ruler" class="ruler">
       <line :x1="-half - 0.8" :x2="-half - 0.8" y1="0" :y2="scene.topY" />
       <g v-for="mark in rulerMarks" :key="mark.y">
-        <line
-          :x1="-half - 0.8"
-          :x2="-half - (mark.strong ? 1.8 : 1.3)"
-          :y1="mark.y"
-          :y2="mark.y"
-        />
+        <line :x1="-half - 0.8" :x2="-half - (mark.strong ? 1.8 : 1.3)" :y1="mark.y" :y2="mark.y" />
         <text v-if="mark.label" :x="-half - 2" :y="mark.y + 0.45" text-anchor="end">
           {{ mark.label }}
         </text>
@@ -224,6 +222,13 @@ const text = computed(() => {
 }
 .hollow {
   fill: rgb(var(--v-theme-background));
+}
+.ball {
+  fill: #4a3a2a;
+  fill-opacity: 0.42;
+  stroke: #f6ecd2;
+  stroke-width: 0.12;
+  stroke-dasharray: 0.5 0.4;
 }
 .hole {
   fill: rgb(var(--v-theme-background));

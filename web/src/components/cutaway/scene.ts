@@ -29,6 +29,8 @@ export interface CutawaySubject {
   recipeId?: string | null;
   /** share of the pot that roots explore, 0 … 1.15 */
   explored?: number;
+  /** the ball from another pot, set into this one at the finished level */
+  ball?: { inside: PotShape; litres: number; explored: number };
   plantHeightCm?: number;
   supportCm?: number | null;
   /** of what stands there, dry */
@@ -57,6 +59,8 @@ export interface Scene {
   topY: number;
   waterBands: { y: number; height: number; saturation: number }[];
   grains: GrainMark[];
+  /** outline of a ball set in from another pot */
+  ball: string;
   roots: string[];
   stem: string;
   leaves: { path: string }[];
@@ -95,8 +99,7 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
   const poleTop = subject.supportCm ? floor + subject.supportCm : 0;
   const poleCm = Math.min(poleTop, pot.heightCm + crownCm);
   const surfaceY = insideY(fill);
-  const clipped =
-    plantCm < (subject.plantHeightCm ?? 0) || poleCm < poleTop;
+  const clipped = plantCm < (subject.plantHeightCm ?? 0) || poleCm < poleTop;
 
   return {
     widthCm: rimCm(pot),
@@ -117,13 +120,12 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
       };
     }),
     grains: grainsIn(inside, fill, insideY, parts, random),
-    roots: rootsIn(inside, fill, insideY, subject.explored ?? 0, random),
+    ...ballAndRoots(subject, inside, fill, insideY, random),
     ...shoots(surfaceY, plantCm, rimCm(pot), random),
     pole: subject.supportCm
       ? { x: -0.6 + rimCm(pot) * 0.12, y: -poleCm, width: 1.2, height: poleCm - floor }
       : null,
-    gravity:
-      subject.gravityHeightCm === undefined ? null : { x: 0, y: -subject.gravityHeightCm },
+    gravity: subject.gravityHeightCm === undefined ? null : { x: 0, y: -subject.gravityHeightCm },
     water: fresh.water,
     air: fresh.air,
     fillL: fillL(inside),
@@ -214,6 +216,31 @@ function polygon(corners: number, spread: number, random: () => number): string 
   return `${straight(points)!}Z`;
 }
 
+/** A ball set in keeps its roots to itself; otherwise they run through the whole pot. */
+function ballAndRoots(
+  { ball, explored }: CutawaySubject,
+  inside: PotShape,
+  fill: number,
+  y: (z: number) => number,
+  random: () => number,
+): Pick<Scene, 'ball' | 'roots'> {
+  if (!ball) return { ball: '', roots: rootsIn(inside, fill, y, explored ?? 0, random) };
+  const oldFill = ball.inside.heightCm - usualHeadspaceCm(ball.inside);
+  const scale = Math.min(1, Math.cbrt(ball.litres / fillL(ball.inside)), fill / oldFill);
+  const depth = oldFill * scale;
+  const ballY = (z: number) => y(fill - depth + z * scale);
+  const outline: Point[] = [];
+  for (const side of [-1, 1]) {
+    for (let i = 0; i <= PROFILE_STEPS; i++) {
+      const share = side < 0 ? i / PROFILE_STEPS : 1 - i / PROFILE_STEPS;
+      const z = oldFill * share;
+      outline.push([side * halfWidthCm(ball.inside, z) * scale, ballY(z)]);
+    }
+  }
+  const roots = rootsIn(ball.inside, oldFill, (z) => ballY(z), ball.explored, random, scale);
+  return { ball: `${straight(outline)!}Z`, roots };
+}
+
 const MOST_ROOTS = 34;
 
 /** Roots wander out and down from the stem; the fuller the pot, the more and the farther. */
@@ -223,6 +250,7 @@ function rootsIn(
   y: (z: number) => number,
   explored: number,
   random: () => number,
+  widthScale = 1,
 ): string[] {
   const count = Math.round(6 + MOST_ROOTS * Math.min(1, explored));
   const reach = Math.min(1, 0.25 + 0.78 * explored);
@@ -236,7 +264,7 @@ function rootsIn(
       const half = halfWidthCm(inside, z) - 0.15;
       const wave = 0.05 * half * Math.sin(5 * share + i);
       const x = side * half * reach * share ** 0.65 * 1.1 + wave;
-      points.push([Math.max(-half, Math.min(half, x)), y(z)]);
+      points.push([Math.max(-half, Math.min(half, x)) * widthScale, y(z)]);
     }
     return soft(points)!;
   });

@@ -1,0 +1,56 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { GARDEN_PORT } from './playwright.config.ts';
+
+test.use({
+  viewport: { width: 1280, height: 800 },
+  baseURL: `http://127.0.0.1:${GARDEN_PORT}`,
+});
+
+const VIEWS = [
+  '/rounds',
+  '/verdicts',
+  '/fit',
+  '/aftercare',
+  '/record',
+  '/record/shelf',
+  '/record/settings',
+  '/plants/new',
+  '/plants/5',
+  '/plants/5/look',
+  '/plants/5/verdict',
+  '/plants/5/fit',
+];
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing in any view, ${colorScheme}`, async ({ browser }) => {
+    const context = await browser.newContext({ colorScheme });
+    const page = await context.newPage();
+    for (const path of VIEWS) {
+      await page.goto(`http://127.0.0.1:${GARDEN_PORT}${path}`);
+      await page.waitForLoadState('networkidle');
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
+        .analyze();
+      const found = violations.map(({ id, nodes }) => `${path} ${id}: ${nodes[0]?.html}`);
+      expect(found).toEqual([]);
+    }
+    await context.close();
+  });
+}
+
+test('a look can be taken by keyboard alone', async ({ page }) => {
+  await page.goto('/plants/20/look');
+  const first = page
+    .getByRole('group', { name: 'Pot bulging' })
+    .getByRole('button', { name: 'no' });
+  await first.focus();
+  await page.keyboard.press('Space');
+  await expect(first).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Space');
+  await expect(first).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Save 1 answer' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/verdict$/);
+});

@@ -1,0 +1,57 @@
+import { defineConfig } from '@playwright/test';
+
+/** The real interface on the demo garden and on an empty collection, each with a server of its own. */
+export const GARDEN_PORT = 4190;
+export const EMPTY_PORT = 4191;
+const TODAY = '2026-03-16';
+
+const serve = (port: number, database: string, prepare: string) => ({
+  command: `${prepare} && node --import tsx server/src/main.ts`,
+  url: `http://127.0.0.1:${port}/api/health`,
+  cwd: '..',
+  reuseExistingServer: false,
+  env: {
+    PORT: String(port),
+    FERNBANK_DB: database,
+    FERNBANK_TODAY: TODAY,
+    LOG_LEVEL: 'error',
+  },
+});
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  outputDir: '../.run/browser-results',
+  workers: 1,
+  timeout: 40_000,
+  expect: { timeout: 8000 },
+  reporter: [['list'], ['json', { outputFile: '../.run/browser.json' }]],
+  use: {
+    actionTimeout: 8000,
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: [
+    serve(
+      GARDEN_PORT,
+      '.run/e2e-garden.sqlite',
+      'node --import tsx demo/make.ts .run/e2e-garden.sqlite',
+    ),
+    serve(
+      EMPTY_PORT,
+      '.run/e2e-empty.sqlite',
+      'rm -f .run/e2e-empty.sqlite .run/e2e-empty.sqlite-wal .run/e2e-empty.sqlite-shm',
+    ),
+  ],
+});
