@@ -67,9 +67,7 @@ async function walk(page: Page, name: string, needsSpot: boolean): Promise<void>
   await expect(page.getByRole('heading', { level: 1 })).toContainText('17 cm');
   await expect(page.getByText(/one size up/).first()).toBeVisible();
   await expect(page.getByText(/scoops?$/).first()).toBeVisible();
-  await expect(
-    page.getByRole('img', { name: /A plastic pot, 14 cm wide/ }).first(),
-  ).toBeVisible();
+  await expect(page.getByRole('img', { name: /A plastic pot, 14 cm wide/ }).first()).toBeVisible();
   await page.getByRole('button', { name: 'keep snug' }).click();
   await expect(page.getByText(/keep snug: the smallest step up/).first()).toBeVisible();
   await page.getByRole('button', { name: 'one size up' }).click();

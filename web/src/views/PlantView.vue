@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
-import { MEDIUM_KINDS, RECIPES, rimCm, SIGNALS } from '@fernbank/core';
+import { rimCm, SIGNALS } from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
@@ -9,6 +9,7 @@ import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import FetchState from '../components/FetchState.vue';
 import PlantHeader from '../components/PlantHeader.vue';
 import VerdictMark from '../components/VerdictMark.vue';
+import { mediumName } from '../composables/figureWords.ts';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { useUnits } from '../composables/useUnits.ts';
@@ -34,11 +35,6 @@ interface Moment {
   repot?: Repot;
 }
 
-const mediumWord = (kind: string, recipeId: string | null) =>
-  RECIPES.find(({ id }) => id === recipeId)?.label ??
-  MEDIUM_KINDS.find(({ id }) => id === kind)?.label ??
-  kind;
-
 function lookLines({ signals, note }: Look): string[] {
   const words = SIGNALS.flatMap((definition) => {
     const value = signals[definition.id];
@@ -53,7 +49,7 @@ function lookLines({ signals, note }: Look): string[] {
 }
 function repotLines({ before, after, mixedIn, note }: Repot): string[] {
   return [
-    `${length(rimCm(before.pot))} → ${length(rimCm(after.pot))}, ${mediumWord(after.mediumKind, after.recipeId)}`,
+    `${length(rimCm(before.pot))} → ${length(rimCm(after.pot))}, ${mediumName(after.mediumKind, after.recipeId)}`,
     mixedIn
       ? mixedIn.measures.map(({ label, scoops }) => `${label} ${m.fit.scoops(scoops)}`).join(', ') +
         ` (${volume(mixedIn.scoopL)})`
@@ -179,7 +175,7 @@ async function remove(): Promise<void> {
               </tr>
               <tr>
                 <td>{{ m.plant.medium }}</td>
-                <td>{{ mediumWord(file.plant.mediumKind, file.plant.recipeId) }}</td>
+                <td>{{ mediumName(file.plant.mediumKind, file.plant.recipeId) }}</td>
               </tr>
               <tr>
                 <td>{{ m.plant.lastRepot }}</td>

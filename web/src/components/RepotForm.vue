@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { MediumKind, PotOption } from '@fernbank/core';
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, ApiError, wordsFor } from '../api/client.ts';
+import type { Repot, Task } from '../api/types.ts';
+import { useDraft } from '../composables/useDraft.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+import { useSettings } from '../stores/settings.ts';
+
+/** Writes the repot down: from then on the plant stands in its new pot, with its aftercare. */
+const props = defineProps<{
+  plantId: number;
+  option: PotOption;
+  /** id of a pot of the shelf; null: bought */
+  potId: number | null;
+  mediumKind: MediumKind;
+  recipeId: string;
+  scoopL: number | null;
+}>();
+
+const router = useRouter();
+const notices = useNotices();
+const settings = useSettings();
+const { draft, clear } = useDraft(`repot.${props.plantId}`, () => ({
+  date: settings.current.today,
+  rootsCut: false,
+  note: '',
+}));
+const dateError = ref('');
+const fault = ref('');
+const saving = ref(false);
+
+async function confirm(): Promise<void> {
+  dateError.value = '';
+  fault.value = '';
+  saving.value = true;
+  const { plantId, option, potId, mediumKind, recipeId, scoopL } = props;
+  try {
+    const { id } = await api<Repot & { tasks: Task[] }>('/repots', {
+      method: 'POST',
+      body: {
+        plantId,
+        pot: option.outside,
+        potMaterial: option.material,
+        potId,
+        mediumKind,
+        recipeId,
+        scoopL,
+        ...draft.value,
+      },
+    });
+    clear();
+    notices.done(m.fit.done, async () => {
+      await api(`/repots/${id}`, { method: 'DELETE' });
+      await router.push(`/plants/${plantId}/fit`);
+    });
+    await router.push(`/plants/${plantId}`);
+  } catch (error) {
+    if (error instanceof ApiError && error.field === 'date') dateError.value = wordsFor(error);
+    else fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+</script>
+
+<template>
+  <form class="panel stack no-print" novalidate @submit.prevent="confirm">
+    <h2>{{ m.fit.confirmTitle }}</h2>
+    <div class="row fields">
+      <v-text-field
+        v-model="draft.date"
+        type="date"
+        :label="m.fit.date"
+        :max="settings.current.today"
+        :error-messages="dateError"
+        name="date"
+      />
+      <v-checkbox v-model="draft.rootsCut" :label="m.fit.rootsCut" />
+    </div>
+    <v-textarea v-model="draft.note" :label="m.fit.note" rows="2" auto-grow />
+    <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
+    <div>
+      <v-btn type="submit" color="primary" size="large" min-height="54" :loading="saving">
+        {{ m.fit.confirmButton }}
+      </v-btn>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.fields > * {
+  flex: 1 1 200px;
+}
+</style>

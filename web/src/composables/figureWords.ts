@@ -1,0 +1,37 @@
+import { MEDIUM_KINDS, recipe, RECIPES, type MediumKind } from '@fernbank/core';
+import { m } from '../messages/index.ts';
+import { useUnits } from './useUnits.ts';
+
+/** Numbers of a ladder or a verdict as words with their units. */
+export function useFigureWords() {
+  const { months } = useUnits();
+  const inMonths = (count: number) => m.verdictPage.months(months(count)!);
+  return {
+    inMonths,
+    crowdedWord: (count: number | null) =>
+      count === null ? m.fit.never : count < 0.5 ? m.fit.already : m.fit.crowdedIn(inMonths(count)),
+    mediumWord: (count: number | null) => (count === null ? m.fit.noAgeing : inMonths(count)),
+    days: (count: number) => String(Math.round(count)),
+    degrees: (value: number) => `${value.toFixed(0)}°`,
+  };
+}
+
+/** What a medium is called: its recipe where one is known, else its kind. */
+export function mediumName(kind: string, recipeId: string | null): string {
+  return (
+    RECIPES.find(({ id }) => id === recipeId)?.label ??
+    MEDIUM_KINDS.find(({ id }) => id === kind)?.label ??
+    kind
+  );
+}
+
+/** The kind of medium that a recipe makes, by its main part. */
+export function kindOfRecipe(recipeId: string): MediumKind {
+  const named = MEDIUM_KINDS.find((kind) => kind.recipe === recipeId);
+  if (named) return named.id;
+  const parts = [...recipe(recipeId).parts].sort((a, b) => b.parts - a.parts);
+  const main = parts[0]!.component;
+  if (main.startsWith('bark')) return parts.length > 2 ? 'mix' : 'bark';
+  if (main === 'loamCompost') return 'loam';
+  return ['pumice', 'lava', 'grit'].includes(main) ? 'mineral' : 'peatSoil';
+}
