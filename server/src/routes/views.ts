@@ -89,6 +89,7 @@ function summary(judgement: Judgement) {
     mediumKind: plant.mediumKind,
     recipeId: plant.recipeId,
     heightCm: heightOf(file).cm,
+    growthForm: file.situation.traits.growthForm,
     supportCm: plant.supportCm,
     verdict: decision.verdict,
     week: decision.week,

@@ -10,6 +10,7 @@ import type {
   SizeSchool,
   TaskKind,
   Taxon,
+  Traits,
   VerdictKind,
   WhenSchool,
 } from '@fernbank/core';
@@ -141,6 +142,7 @@ export interface VerdictSummary {
   mediumKind: MediumKind;
   recipeId: string | null;
   heightCm: number;
+  growthForm: Traits['growthForm'];
   supportCm: number | null;
   verdict: VerdictKind;
   week: string | null;

@@ -34,16 +34,6 @@ let chart: Chart | null = null;
 function config(): ChartConfiguration<'line'> {
   const { colors } = theme.current.value;
   const ink = String(colors['on-surface']);
-  const label = (content: string, values: number[], colour: string, at: number) => ({
-    type: 'label' as const,
-    xValue: at,
-    yValue: values[at]!,
-    content,
-    color: colour,
-    font: { family: 'Atkinson Hyperlegible', size: 13, weight: 700 as const },
-    position: { x: 'center' as const, y: 'end' as const },
-    yAdjust: -6,
-  });
   return {
     type: 'line',
     data: {
@@ -72,13 +62,6 @@ function config(): ChartConfiguration<'line'> {
       plugins: {
         annotation: {
           annotations: {
-            disturbing: label(
-              m.verdictPage.curveDisturbing,
-              props.disturbing,
-              String(colors.primary),
-              38,
-            ),
-            waiting: label(m.verdictPage.curveWaiting, props.waiting, String(colors.slate), 26),
             ...(props.best === null
               ? {}
               : {
@@ -123,12 +106,42 @@ onBeforeUnmount(() => chart?.destroy());
 </script>
 
 <template>
+  <ul class="key">
+    <li class="disturbing">{{ m.verdictPage.curveDisturbing }}</li>
+    <li class="waiting">{{ m.verdictPage.curveWaiting }}</li>
+  </ul>
   <div class="curves">
     <canvas ref="canvas" role="img" :aria-label="m.verdictPage.curves"></canvas>
   </div>
 </template>
 
 <style scoped>
+.key {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  font-weight: 700;
+  font-size: 0.92rem;
+}
+.key li::before {
+  content: '';
+  display: inline-block;
+  width: 26px;
+  margin-right: 7px;
+  vertical-align: 0.25em;
+  border-top: 3px solid currentColor;
+}
+.key .disturbing {
+  color: rgb(var(--v-theme-primary));
+}
+.key .waiting {
+  color: rgb(var(--v-theme-slate));
+}
+.key .waiting::before {
+  border-top-style: dashed;
+}
 .curves {
   position: relative;
   height: 260px;

@@ -6,7 +6,7 @@ import {
   type Rung,
   type SizeSchool,
 } from '@fernbank/core';
-import { computed } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { useFigureWords } from '../composables/figureWords.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
@@ -35,6 +35,23 @@ const drawn = computed(() => {
   const at = rungs.findIndex((rung) => rung === props.choice);
   return rungs.filter((rung, i) => rung.option.owned || at < 0 || Math.abs(i - at) <= NEIGHBOURS);
 });
+
+/** The chosen pot is the one to see first, also where the ladder is wider than the screen. */
+const list = ref<HTMLElement>();
+watch(
+  () => props.choice?.option.id,
+  async () => {
+    await nextTick();
+    const chosen = list.value?.querySelector<HTMLElement>('.chosen');
+    if (list.value && chosen) {
+      list.value.scrollLeft =
+        chosen.offsetLeft -
+        list.value.offsetLeft -
+        (list.value.clientWidth - chosen.clientWidth) / 2;
+    }
+  },
+  { immediate: true },
+);
 </script>
 
 <template>
@@ -46,7 +63,7 @@ const drawn = computed(() => {
       </v-btn-toggle>
     </div>
     <p class="quiet">{{ m.fit.ladderIntro }}</p>
-    <ol class="ladder" tabindex="0" :aria-label="m.fit.ladder">
+    <ol ref="list" class="ladder" tabindex="0" :aria-label="m.fit.ladder">
       <li v-for="rung in drawn" :key="rung.option.id" :class="{ chosen: rung === choice }">
         <PotCutaway :subject="subjectOf(rung)" :px-per-cm="pxPerCm" :crown-cm="0" />
         <strong>{{ rung.option.label }}</strong>

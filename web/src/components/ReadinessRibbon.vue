@@ -28,35 +28,42 @@ const months = computed(() => {
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${WEEKS} 7`"
-    class="ribbon"
-    role="img"
-    :aria-label="m.verdicts.ribbon"
-    preserveAspectRatio="none"
-  >
-    <rect
-      v-for="(share, i) in readiness.slice(0, WEEKS)"
-      :key="i"
-      :x="i"
-      :y="4.2 - 4 * share"
-      width="1.02"
-      :height="Math.max(0.12, 4 * share)"
-      :class="share >= 0.5 ? 'open' : 'shut'"
-    />
-    <g v-if="marked !== null">
-      <rect :x="marked + 0.2" y="0" width="0.7" height="4.4" class="best" />
-    </g>
-    <g v-for="month in months" :key="month.x" class="month">
-      <line :x1="month.x" :x2="month.x" y1="4.3" y2="5" />
-    </g>
-  </svg>
+  <div class="band">
+    <svg
+      :viewBox="`0 0 ${WEEKS} 4.4`"
+      class="ribbon"
+      role="img"
+      :aria-label="m.verdicts.ribbon"
+      preserveAspectRatio="none"
+    >
+      <rect
+        v-for="(share, i) in readiness.slice(0, WEEKS)"
+        :key="i"
+        :x="i"
+        :y="4.2 - 4 * share"
+        width="1.02"
+        :height="Math.max(0.12, 4 * share)"
+        :class="share >= 0.5 ? 'open' : 'shut'"
+      />
+      <g v-if="marked !== null">
+        <rect :x="marked + 0.2" y="0" width="0.7" height="4.4" class="best" />
+      </g>
+    </svg>
+    <div class="months" aria-hidden="true">
+      <span
+        v-for="month in months"
+        :key="month.x"
+        :style="{ left: `${(100 * month.x) / WEEKS}%` }"
+        >{{ month.word }}</span
+      >
+    </div>
+  </div>
 </template>
 
 <style scoped>
 .ribbon {
   width: 100%;
-  height: 30px;
+  height: 22px;
   display: block;
 }
 .open {
@@ -68,8 +75,16 @@ const months = computed(() => {
 .best {
   fill: rgb(var(--v-theme-primary));
 }
-.month line {
-  stroke: rgb(var(--v-theme-on-surface), 0.5);
-  stroke-width: 0.12;
+.months {
+  position: relative;
+  height: 1.1em;
+  font-size: 0.72rem;
+  color: rgb(var(--v-theme-on-surface), 0.76);
+}
+.months span {
+  position: absolute;
+  border-left: 1px solid rgb(var(--v-theme-on-surface), 0.5);
+  padding-left: 2px;
+  line-height: 1.1;
 }
 </style>

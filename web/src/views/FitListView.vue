@@ -33,6 +33,7 @@ const subject = (v: VerdictSummary) => ({
   explored: 0.35 + 0.65 * v.states.crowded,
   plantHeightCm: v.heightCm,
   supportCm: v.supportCm,
+  growthForm: v.growthForm,
 });
 const sections = computed(() =>
   [
@@ -66,8 +67,8 @@ const sections = computed(() =>
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
             <VerdictMark :verdict="v.verdict" :look-first="v.lookFirst" />
-            <span v-if="v.week && v.verdict === 'repotInWeek'" class="quiet">{{
-              day(v.week)
+            <span class="quiet when">{{
+              v.week && v.verdict === 'repotInWeek' ? day(v.week) : ''
             }}</span>
           </router-link>
         </li>
@@ -93,6 +94,9 @@ const sections = computed(() =>
   padding: 8px 10px;
   border-radius: 10px;
   min-width: 140px;
+}
+.when {
+  min-height: 1.45em;
 }
 .pot:hover {
   background: rgb(var(--v-theme-surface));

@@ -93,6 +93,14 @@ const choice = computed<Rung | null>(() => {
   return own ?? (best === null ? null : rungs[best]!);
 });
 
+const choiceTitle = computed(() => {
+  if (!choice.value) return '';
+  const { option, rimCm: width, fillL } = choice.value;
+  return option.owned
+    ? m.fit.ownTitle(option.label, length(width), volume(fillL))
+    : m.fit.buyTitle(length(width), volume(fillL));
+});
+
 const newKind = computed<MediumKind>(() =>
   recipeId.value === file.value?.plant.recipeId
     ? file.value.plant.mediumKind
@@ -108,6 +116,7 @@ const before = computed<CutawaySubject>(() => {
     recipeId: plant.recipeId,
     explored: ladder.value?.ball.explored ?? 0,
     plantHeightCm: height.cm,
+    growthForm: file.value!.situation.traits.growthForm,
     supportCm: plant.supportCm,
   };
 });
@@ -127,6 +136,7 @@ const after = computed<CutawaySubject>(() => ({
   ...rungSubject(choice.value!),
   name: file.value!.plant.name,
   plantHeightCm: file.value!.height.cm,
+  growthForm: file.value!.situation.traits.growthForm,
   supportCm: file.value!.plant.supportCm,
   gravityHeightCm: choice.value!.stance.gravityHeightDryCm,
   tipAngleDeg: choice.value!.stance.tipAngleDryDeg,
@@ -144,7 +154,7 @@ const HEAVY_KG = 20;
       <section class="panel answer">
         <div>
           <h1 v-if="choice">
-            {{ choice.option.label }}: {{ length(choice.rimCm) }}, {{ volume(choice.fillL) }}
+            {{ choiceTitle }}
           </h1>
           <h1 v-else>{{ m.fit.nonePossible }}</h1>
           <p class="lead">{{ choice && picked ? choice.because : ladder.because }}</p>

@@ -285,5 +285,6 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
   gap: 14px;
+  align-items: start;
 }
 </style>

@@ -111,6 +111,7 @@ const subject = computed(() => {
     recipeId: plant.recipeId,
     explored: 0.35 + 0.65 * file.value!.decision.states.crowded,
     plantHeightCm: height.cm,
+    growthForm: file.value!.situation.traits.growthForm,
     supportCm: plant.supportCm,
   };
 });

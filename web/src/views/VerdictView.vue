@@ -61,7 +61,13 @@ const whyThen = computed(() => {
 });
 const firstTurn = computed(() => decision.value?.turningPoint[0] ?? null);
 const shareWord = (share: number) =>
-  share < 0.005 ? m.verdictPage.under1 : m.verdictPage.share(percent(share));
+  share < 0.005
+    ? m.verdictPage.under1
+    : share > 0.995
+      ? m.verdictPage.over99
+      : m.verdictPage.share(percent(share));
+/** A finding that speaks of two states is one reason in a sentence. */
+const leading = computed(() => [...new Set(speaksFor.value.map(({ text }) => text))].slice(0, 3));
 const labelOf = (id: string) => signal(id).label.toLowerCase();
 function valueLabel(id: string, value: SignalValue): string {
   const definition = signal(id);
@@ -84,9 +90,7 @@ const monthsOf = (count: number | null) =>
         <h1>{{ headline }}</h1>
         <p v-if="speaksFor.length > 0 && !decision.lookFirst" class="lead">
           {{ m.verdictPage.because }}
-          <template v-for="(reason, i) in speaksFor.slice(0, 3)" :key="i"
-            ><template v-if="i > 0">; </template>{{ reason.text }}</template
-          >.
+          {{ leading.join('; ') }}.
         </p>
         <p v-if="whyThen" class="lead">{{ whyThen }}</p>
         <p v-if="firstTurn" class="lead">
@@ -134,7 +138,7 @@ const monthsOf = (count: number | null) =>
           <h2 class="mt-4">{{ m.verdictPage.timing }}</h2>
           <ul class="factors">
             <li v-for="factor in decision.readiness" :key="factor.factor" :class="factor.sense">
-              {{ factor.text }}<template v-if="factor.date"> {{ day(factor.date) }}</template>
+              {{ factor.date ? `${factor.text} ${day(factor.date)}` : factor.text }}
             </li>
           </ul>
         </section>

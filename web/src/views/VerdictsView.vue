@@ -63,7 +63,10 @@ function when(summary: VerdictSummary): string {
             {{
               summary.contradictions[0]
                 ? m.verdictPage.contradiction + ': ' + summary.contradictions[0]
-                : (summary.reasons[0]?.text ?? '')
+                : summary.reasons
+                    .slice(0, 2)
+                    .map(({ text }) => text)
+                    .join('; ')
             }}
           </div>
           <ReadinessRibbon :readiness="summary.readiness" :week="summary.week" />
@@ -103,7 +106,7 @@ function when(summary: VerdictSummary): string {
     gap: 4px 12px;
   }
   .why,
-  .entry > svg {
+  .entry > .band {
     grid-column: 1 / -1;
   }
   .what {

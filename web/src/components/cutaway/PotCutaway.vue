@@ -120,8 +120,8 @@ const text = computed(() => {
       <clipPath :id="`${id}-medium`"><path :d="scene.medium" /></clipPath>
     </defs>
 
-    <g v-if="scene.stem" class="shoot">
-      <path :d="scene.stem" fill="none" stroke="#5f7a45" stroke-width="0.5" />
+    <g v-if="scene.leaves.length > 0" class="shoot">
+      <path v-if="scene.stem" :d="scene.stem" fill="none" stroke="#5f7a45" stroke-width="0.5" />
       <path
         v-for="(blade, i) in scene.leaves"
         :key="i"
@@ -191,7 +191,7 @@ const text = computed(() => {
     />
     <path
       v-if="scene.clipped"
-      :d="`M${-half} ${scene.topY - 0.2}l1.2 -0.6l1.2 1.2l1.2 -1.2l1.2 1.2`"
+      :d="`M-2.4 ${scene.topY - 0.6}l1.2 -0.6l1.2 1.2l1.2 -1.2l1.2 1.2`"
       class="cutmark"
       fill="none"
     />

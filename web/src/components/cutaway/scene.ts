@@ -13,6 +13,7 @@ import {
   type MediumKind,
   type PotMaterialId,
   type PotShape,
+  type Traits,
 } from '@fernbank/core';
 import { curveBasis, curveLinear, line } from 'd3-shape';
 import { randomFrom } from './random.ts';
@@ -32,6 +33,8 @@ export interface CutawaySubject {
   /** the ball from another pot, set into this one at the finished level */
   ball?: { inside: PotShape; litres: number; explored: number };
   plantHeightCm?: number;
+  /** how the shoot is drawn: leaves up a stem, or a tuft from the base */
+  growthForm?: Traits['growthForm'];
   supportCm?: number | null;
   /** of what stands there, dry */
   gravityHeightCm?: number;
@@ -121,7 +124,12 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
     }),
     grains: grainsIn(inside, fill, insideY, parts, random),
     ...ballAndRoots(subject, inside, fill, insideY, random),
-    ...shoots(surfaceY, plantCm, rimCm(pot), random),
+    ...(TUFTS.has(subject.growthForm ?? 'shrub') ? tuft : shoots)(
+      surfaceY,
+      plantCm,
+      rimCm(pot),
+      random,
+    ),
     pole: subject.supportCm
       ? { x: -0.6 + rimCm(pot) * 0.12, y: -poleCm, width: 1.2, height: poleCm - floor }
       : null,
@@ -268,6 +276,36 @@ function rootsIn(
     }
     return soft(points)!;
   });
+}
+
+/** Forms that rise from the base without a stem. */
+const TUFTS: ReadonlySet<string> = new Set(['clump', 'rosette', 'walker', 'fan', 'bulb']);
+
+/** Blades from the base, the middle ones tallest. */
+function tuft(
+  surfaceY: number,
+  height: number,
+  width: number,
+  random: () => number,
+): Pick<Scene, 'stem' | 'leaves'> {
+  if (height <= 0) return { stem: '', leaves: [] };
+  const blades = 9;
+  const broad = Math.min(width * 0.09, 1.6);
+  const leaves = Array.from({ length: blades }, (_, i) => {
+    const lean = (2 * i) / (blades - 1) - 1;
+    const tall = height * (1 - 0.45 * Math.abs(lean)) * (0.85 + 0.15 * random());
+    const foot = lean * width * 0.12;
+    const tipX = lean * Math.min(width * 0.62, height * 0.8);
+    const tipY = surfaceY - tall;
+    const bend = foot + (tipX - foot) * 0.25;
+    const half = broad * (0.7 + 0.5 * random());
+    return {
+      path:
+        `M${foot - half / 2} ${surfaceY}Q${bend - half} ${surfaceY - tall * 0.75} ${tipX} ${tipY}` +
+        `Q${bend + half} ${surfaceY - tall * 0.7} ${foot + half / 2} ${surfaceY}Z`,
+    };
+  });
+  return { stem: '', leaves };
 }
 
 /** A plain shoot with pairs of leaves: it stands for height, not for the species. */

@@ -1,0 +1,140 @@
+import { gzipSync } from 'node:zlib';
+import { spawn } from 'node:child_process';
+import { readFileSync, rmSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { dirname, join } from 'node:path';
+import { chromium } from '@playwright/test';
+import {
+  blendOfRecipe,
+  CATALOGUE,
+  decide,
+  nominalPot,
+  potLadder,
+  standardOptions,
+  TYPICAL_SPOT,
+  type Situation,
+} from '@fernbank/core';
+import { openCollection } from '../server/src/db/open.ts';
+import { fillGarden } from '../demo/fill.ts';
+
+/** Prints medians and ratios; nothing here decides whether a test passes. */
+
+const root = join(dirname(new URL(import.meta.url).pathname), '..');
+const TODAY = '2026-03-16';
+const PORT = 4195;
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
+
+function timed(run: () => void, times: number): number {
+  for (let i = 0; i < 30; i++) run();
+  return median(
+    Array.from({ length: times }, () => {
+      const start = performance.now();
+      run();
+      return performance.now() - start;
+    }),
+  );
+}
+function print(what: string, value: number, unit: string, goal?: number): void {
+  const against =
+    goal === undefined ? '' : `  goal < ${goal} ${unit}, ratio ${(value / goal).toFixed(2)}`;
+  console.log(`${what.padEnd(46)} ${value.toFixed(2).padStart(9)} ${unit}${against}`);
+}
+
+function situations(): Situation[] {
+  return CATALOGUE.map(({ traits }, i) => ({
+    traits,
+    date: TODAY,
+    spot: { ...TYPICAL_SPOT, latitudeDeg: 54 },
+    pot: nominalPot(9 + (i % 20)),
+    medium: { kind: traits.medium },
+    lastRepot: `202${3 + (i % 3)}-0${1 + (i % 9)}-15`,
+    signals: {
+      rootsAtHoles: (['none', 'one', 'several', 'every'] as const)[i % 4]!,
+      smell: 'fresh',
+    },
+  }));
+}
+
+function core(): void {
+  const all = situations();
+  let i = 0;
+  print(
+    'decision in the core, median',
+    timed(() => void decide(all[i++ % all.length]!), 600),
+    'ms',
+    2,
+  );
+  const ladder = () => {
+    const situation = all[i++ % all.length]!;
+    potLadder({
+      situation,
+      options: standardOptions(situation.pot),
+      mix: blendOfRecipe(situation.traits.recipe),
+      plantHeightCm: 30,
+    });
+  };
+  print('pot ladder in the core, median', timed(ladder, 300), 'ms');
+}
+
+/** Scripts that the first page asks for, compressed, in kB. */
+function firstScripts(urls: string[]): number {
+  const bytes = urls
+    .filter((url) => url.endsWith('.js'))
+    .reduce((sum, url) => {
+      const file = join(root, 'web/dist', new URL(url).pathname);
+      return sum + gzipSync(readFileSync(file)).length;
+    }, 0);
+  return bytes / 1000;
+}
+
+async function firstScreen(): Promise<void> {
+  const path = join(root, '.run/bench.sqlite');
+  for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+  const file = openCollection(path);
+  fillGarden(file.db, TODAY);
+  file.close();
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    cwd: root,
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      FERNBANK_DB: path,
+      FERNBANK_TODAY: TODAY,
+      LOG_LEVEL: 'silent',
+    },
+  });
+  const address = `http://127.0.0.1:${PORT}`;
+  for (let i = 0; i < 100; i++) {
+    if (await fetch(`${address}/api/health`).catch(() => null)) break;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  const browser = await chromium.launch({
+    executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const times: number[] = [];
+  let urls: string[] = [];
+  for (let i = 0; i < 9; i++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    urls = [];
+    page.on('request', (request) => urls.push(request.url()));
+    const start = performance.now();
+    await page.goto(`${address}/rounds`);
+    await page.getByText('Rescue now').first().waitFor();
+    times.push(performance.now() - start);
+    await context.close();
+  }
+  print('first meaningful screen of the demo, median', median(times), 'ms', 1000);
+  print('scripts for it, gzipped', firstScripts(urls), 'kB', 250);
+  await browser.close();
+  server.kill('SIGTERM');
+}
+
+console.log(
+  `Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}`,
+);
+core();
+await firstScreen();

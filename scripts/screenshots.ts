@@ -1,0 +1,66 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { fillGarden } from '../demo/fill.ts';
+import { openCollection } from '../server/src/db/open.ts';
+
+/** One current picture of each main view from the demo garden, into docs/screenshots. */
+const root = join(dirname(new URL(import.meta.url).pathname), '..');
+const folder = join(root, 'docs/screenshots');
+const TODAY = '2026-03-16';
+const PORT = 4196;
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const VIEWS: [name: string, path: string, size: typeof DESK, scheme?: 'dark'][] = [
+  ['rounds', '/rounds', DESK],
+  ['rounds-phone', '/rounds', PHONE],
+  ['look-phone', '/plants/5/look', PHONE],
+  ['verdicts', '/verdicts', DESK],
+  ['verdict', '/plants/5/verdict', DESK],
+  ['verdict-dark', '/plants/13/verdict', DESK, 'dark'],
+  ['fit-list', '/fit', DESK],
+  ['fit', '/plants/5/fit', DESK],
+  ['fit-phone', '/plants/5/fit', PHONE],
+  ['aftercare', '/aftercare', DESK],
+  ['record', '/record', DESK],
+  ['plant', '/plants/7', DESK],
+  ['plant-form', '/plants/new', DESK],
+  ['shelf', '/record/shelf', DESK],
+  ['settings', '/record/settings', DESK],
+];
+
+const path = join(root, '.run/screenshots.sqlite');
+for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+mkdirSync(folder, { recursive: true });
+const file = openCollection(path);
+fillGarden(file.db, TODAY);
+file.close();
+
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  cwd: root,
+  stdio: 'ignore',
+  env: { ...process.env, PORT: String(PORT), FERNBANK_DB: path, FERNBANK_TODAY: TODAY },
+});
+const address = `http://127.0.0.1:${PORT}`;
+for (let i = 0; i < 100; i++) {
+  if (await fetch(`${address}/api/health`).catch(() => null)) break;
+  await new Promise((resolve) => setTimeout(resolve, 100));
+}
+const browser = await chromium.launch({
+  executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+for (const [name, view, viewport, colorScheme = 'light'] of VIEWS) {
+  const context = await browser.newContext({ viewport, colorScheme, locale: 'en-GB' });
+  const page = await context.newPage();
+  await page.goto(address + view);
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  console.log(name);
+  await context.close();
+}
+await browser.close();
+server.kill('SIGTERM');

@@ -1,0 +1,177 @@
+import { signal } from '@fernbank/core';
+import { mount } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { createVuetify } from 'vuetify';
+import { VTextField } from 'vuetify/components';
+import AirWaterColumn from './cutaway/AirWaterColumn.vue';
+import PotCutaway from './cutaway/PotCutaway.vue';
+import NumberField from './NumberField.vue';
+import { emptyPot, entryOf, potErrors, potFromEntry } from './potEntry.ts';
+import ReadinessRibbon from './ReadinessRibbon.vue';
+import SignalPicker from './SignalPicker.vue';
+import VerdictMark from './VerdictMark.vue';
+import { kindOfRecipe } from '../composables/figureWords.ts';
+import { useUnits } from '../composables/useUnits.ts';
+import { useSettings } from '../stores/settings.ts';
+import { useDraft } from '../composables/useDraft.ts';
+import { nextTick } from 'vue';
+
+beforeEach(() => setActivePinia(createPinia()));
+
+describe('SignalPicker', () => {
+  const definition = signal('rootsAtHoles');
+
+  it('offers every answer of the core and emits the one tapped', async () => {
+    const picker = mount(SignalPicker, { props: { definition, modelValue: undefined } });
+    const buttons = picker.findAll('button');
+    expect(buttons.map((button) => button.text())).toEqual([
+      'none',
+      'at one',
+      'at several',
+      'at every one',
+      'a mat beneath',
+    ]);
+    await buttons[3]!.trigger('click');
+    expect(picker.emitted('update:modelValue')).toEqual([['every']]);
+  });
+
+  it('tapping the chosen answer again means not looked', async () => {
+    const picker = mount(SignalPicker, { props: { definition, modelValue: 'every' } });
+    await picker.find('[aria-pressed=true]').trigger('click');
+    expect(picker.emitted('update:modelValue')).toEqual([[undefined]]);
+  });
+});
+
+describe('NumberField', () => {
+  const field = (modelValue: number | null) =>
+    mount(NumberField, {
+      props: { modelValue, label: 'Width' },
+      global: { plugins: [createVuetify({ components: { VTextField } })] },
+    });
+
+  it('takes a decimal comma as well as a point', async () => {
+    const width = field(null);
+    await width.find('input').setValue('13,5');
+    await width.find('input').setValue('13.5');
+    expect(width.emitted('update:modelValue')).toEqual([[13.5], [13.5]]);
+  });
+
+  it('keeps what is no number in sight and says so', async () => {
+    const width = field(null);
+    await width.find('input').setValue('wide');
+    expect(width.find('input').element.value).toBe('wide');
+    expect(width.text()).toContain('Please type a number above 0');
+  });
+});
+
+describe('pots as they are typed', () => {
+  const words = { required: 'missing', range: 'out of range' };
+
+  it('a nominal size is a pot; without one it is missing', () => {
+    expect(potFromEntry({ ...emptyPot(), nominalCm: 20, trade: 'pan' })?.heightCm).toBe(10);
+    expect(potFromEntry(emptyPot())).toBeNull();
+    expect(potErrors(emptyPot(), words, 1, 200)).toEqual({ nominalCm: 'missing' });
+  });
+
+  it('each missing or impossible size is named', () => {
+    const entry = {
+      ...emptyPot(),
+      by: 'measured' as const,
+      sizes: { topDiameterCm: 14, heightCm: 500 },
+    };
+    expect(potErrors(entry, words, 1, 200)).toEqual({
+      baseDiameterCm: 'missing',
+      heightCm: 'out of range',
+    });
+  });
+
+  it('an existing pot goes into the form and comes out the same', () => {
+    const pot = { shape: 'bowl', topDiameterCm: 26, baseDiameterCm: 10, heightCm: 11 } as const;
+    expect(potFromEntry(entryOf(pot, 'glazed'))).toEqual(pot);
+  });
+});
+
+describe('units', () => {
+  it('metric as typed, US converted (1 in = 2.54 cm, 1 lb = 0.45359237 kg: NIST SP 811)', () => {
+    const { length, weight, volume } = useUnits();
+    expect([length(14), weight(0.5), volume(0.25)]).toEqual(['14 cm', '500 g', '250 mL']);
+    useSettings().current.units = 'us';
+    expect(length(2.54)).toBe('1 in');
+    expect(weight(0.45359237)).toBe('1 lb');
+    expect(volume(0.2365882365)).toBe('1 cups');
+    expect(useUnits().lengthToCm(6)).toBeCloseTo(15.24, 9);
+  });
+});
+
+describe('pictures in words', () => {
+  it('a cutaway says what it shows', () => {
+    const drawing = mount(PotCutaway, {
+      props: {
+        subject: {
+          name: 'Coxswain',
+          pot: { shape: 'round', topDiameterCm: 14, baseDiameterCm: 10, heightCm: 12 },
+          material: 'terracotta',
+          mediumKind: 'bark',
+          explored: 0.8,
+          gravityHeightCm: 12,
+          tipAngleDeg: 21.4,
+        },
+      },
+    });
+    expect(drawing.find('title').text()).toMatch(
+      /unglazed clay pot, 14 cm wide and 12 cm high.*% water and \d+ % air.*80 %.*21°/,
+    );
+  });
+
+  it('the column adds up in words as well', () => {
+    const column = mount(AirWaterColumn, { props: { air: 0.3, water: 0.5, airNeed: 0.2 } });
+    expect(column.find('[role=img]').attributes('aria-label')).toBe(
+      'air 30 %, water 50 %, solid 20 %',
+    );
+    expect(column.text()).toContain('roots need 20 % air');
+  });
+
+  it('a verdict is a word and a shape, not a colour alone', () => {
+    const mark = mount(VerdictMark, { props: { verdict: 'rescueNow' } });
+    expect(mark.text()).toBe('Rescue now');
+    expect(mark.find('path').attributes('d')).not.toBe(
+      mount(VerdictMark, { props: { verdict: 'leave' } })
+        .find('path')
+        .attributes('d'),
+    );
+    expect(mount(VerdictMark, { props: { verdict: 'leave', lookFirst: true } }).text()).toBe(
+      'Look first',
+    );
+  });
+
+  it('the ribbon marks the best week where it lies, and none beyond the year', () => {
+    useSettings().current.today = '2026-03-16';
+    const readiness = Array.from({ length: 52 }, () => 0.6);
+    const at = (week: string) =>
+      mount(ReadinessRibbon, { props: { readiness, week } }).find('.best');
+    expect(Number(at('2026-04-13').attributes('x'))).toBeCloseTo(4.2, 9);
+    expect(at('2028-04-13').exists()).toBe(false);
+  });
+});
+
+describe('drafts', () => {
+  it('are kept in the browser, found again, and cleared', async () => {
+    localStorage.clear();
+    const first = useDraft('test', () => ({ name: '' }));
+    first.draft.value.name = 'half typed';
+    await nextTick();
+    const second = useDraft('test', () => ({ name: '' }));
+    expect(second.restored).toBe(true);
+    expect(second.draft.value.name).toBe('half typed');
+    second.clear();
+    await nextTick();
+    expect(useDraft('test', () => ({ name: '' })).restored).toBe(false);
+  });
+});
+
+it('every recipe has a kind of medium', () => {
+  expect(kindOfRecipe('barkEpiphyte')).toBe('bark');
+  expect(kindOfRecipe('gritty')).toBe('loam');
+  expect(kindOfRecipe('leafMould')).toBe('peatSoil');
+});
