@@ -43,7 +43,10 @@ export default tseslint.config(
     },
   },
   // Data, a row a line.
-  { files: ['core/src/catalogue/taxa.ts', 'demo/garden.ts', 'web/src/messages/en.ts'], rules: { 'max-lines': 'off' } },
+  {
+    files: ['core/src/catalogue/taxa.ts', 'demo/garden.ts', 'web/src/messages/en.ts'],
+    rules: { 'max-lines': 'off' },
+  },
   forbidden(
     ['core/src/**/*.ts'],
     '^(node:|vue|vuetify|pinia|express|drizzle-orm|libsql|joi|@fernbank/)|/(server|web)/',

@@ -27,8 +27,8 @@ function choose(value: string | null | { title: string }): void {
 <template>
   <div class="stack">
     <v-combobox
-      :model-value="taxon"
       v-model:search="typed"
+      :model-value="taxon"
       :items="suggestions"
       :label="m.form.taxon"
       :hint="known ? `${known.common} · ${known.groupLabel}` : m.form.taxonHint"
