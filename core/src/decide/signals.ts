@@ -259,7 +259,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'surface',
     ['none', 'none', 0.75, {}, ''],
     ['some', 'some', 0.2, { mediumFailing: 0.3 }, 'some salt has gathered'],
-    ['thick', 'thick', 0.05, { mediumFailing: 0.8 }, 'salt has gathered in a thick crust'],
+    ['thick', 'thick', 0.05, { mediumFailing: 1.6 }, 'salt has gathered in a thick crust'],
   ),
   yesNo(
     'algae',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { m } from '../messages/index.ts';
+import { typedNumber } from './typedNumber.ts';
 
 /** A number as it is typed, decimal comma or point; what is no number stays visible and is named. */
 const props = defineProps<{
@@ -13,13 +14,18 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 
+/** Converted there and back, a number is the one that was typed. */
+const ROUNDING = 0.006;
+
 const text = ref(props.modelValue === null ? '' : String(props.modelValue));
-const parse = (typed: string) => Number(typed.trim().replace(',', '.'));
+const parse = (typed: string) => typedNumber(typed, props.unit);
 watch(
   () => props.modelValue,
   (value) => {
-    if (value !== null && parse(text.value) !== value) text.value = String(value);
-    if (value === null && text.value !== '' && Number.isFinite(parse(text.value))) text.value = '';
+    const shown = parse(text.value);
+    const same = value !== null && Math.abs(shown - value) < ROUNDING;
+    if (value !== null && !same) text.value = String(value);
+    if (value === null && text.value !== '' && Number.isFinite(shown)) text.value = '';
   },
 );
 const nonsense = computed(() => text.value.trim() !== '' && !Number.isFinite(parse(text.value)));

@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import { api, ApiError, wordsFor } from '../api/client.ts';
 import type { SpotRow } from '../api/types.ts';
 import { useDraft } from '../composables/useDraft.ts';
+import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import NumberField from './NumberField.vue';
 
@@ -19,6 +20,7 @@ const { draft, clear } = useDraft('spot', () => ({
   light: 'medium' as LightClass,
   lampHours: 0 as number | null,
 }));
+const { temperatureUnit, temperatureFromC, temperatureToC } = useUnits();
 const errors = ref<Record<string, string>>({});
 const fault = ref('');
 const saving = ref(false);
@@ -73,10 +75,13 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
         <v-select v-model="draft.light" :items="lights" :label="m.spot.light" />
         <div class="pair">
           <NumberField
-            v-model="draft.temperatureC"
+            :model-value="draft.temperatureC === null ? null : temperatureFromC(draft.temperatureC)"
             :label="m.spot.temperature"
-            unit="°C"
+            :unit="temperatureUnit"
             :error="errors.temperatureC"
+            @update:model-value="
+              (typed) => (draft.temperatureC = typed === null ? null : temperatureToC(typed))
+            "
           />
           <NumberField
             v-model="draft.humidityPercent"

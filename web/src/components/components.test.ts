@@ -7,6 +7,7 @@ import { VTextField } from 'vuetify/components';
 import AirWaterColumn from './cutaway/AirWaterColumn.vue';
 import PotCutaway from './cutaway/PotCutaway.vue';
 import NumberField from './NumberField.vue';
+import { typedNumber } from './typedNumber.ts';
 import { emptyPot, entryOf, potErrors, potFromEntry } from './potEntry.ts';
 import ReadinessRibbon from './ReadinessRibbon.vue';
 import SignalPicker from './SignalPicker.vue';
@@ -65,6 +66,23 @@ describe('NumberField', () => {
   });
 });
 
+describe('lengths typed in another unit', () => {
+  it.each([
+    ['6 in', 'cm', 15.24],
+    ['5.5"', 'cm', 13.97],
+    ['140mm', 'cm', 14],
+    ['14 cm', 'in', 14 / 2.54],
+    ['6', 'in', 6],
+    ['13,5', 'cm', 13.5],
+  ])('%s in a field of %s is %d', (typed, unit, value) => {
+    expect(typedNumber(typed, unit)).toBeCloseTo(value, 9);
+  });
+
+  it.each(['wide', '6 ft', '1 4', ''])('“%s” is no number', (typed) => {
+    expect(Number.isFinite(typedNumber(typed, 'cm'))).toBe(false);
+  });
+});
+
 describe('pots as they are typed', () => {
   const words = { required: 'missing', range: 'out of range' };
 
@@ -99,7 +117,10 @@ describe('units', () => {
     useSettings().current.units = 'us';
     expect(length(2.54)).toBe('1 in');
     expect(weight(0.45359237)).toBe('1 lb');
-    expect(volume(0.2365882365)).toBe('1 cups');
+    expect(volume(0.2365882365)).toBe('1 cup');
+    expect(volume(0.473176473)).toBe('2 cups');
+    expect(useUnits().temperature(20)).toBe('68 °F');
+    expect(useUnits().temperatureToC(50)).toBeCloseTo(10, 9);
     expect(useUnits().lengthToCm(6)).toBeCloseTo(15.24, 9);
   });
 });

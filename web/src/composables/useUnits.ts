@@ -11,6 +11,9 @@ export function useUnits() {
   const format = (value: number, digits: number) =>
     value.toLocaleString(undefined, { maximumFractionDigits: digits });
 
+  const cups = (count: number) =>
+    `${format(count, 1)} ${format(count, 1) === '1' ? 'cup' : 'cups'}`;
+
   return {
     us,
     lengthUnit: computed(() => (us.value ? 'in' : 'cm')),
@@ -30,7 +33,7 @@ export function useUnits() {
         return litres < 1 ? `${format(litres * 1000, 0)} mL` : `${format(litres, 2)} L`;
       }
       return litres < LITRES_PER_QUART_SWITCH
-        ? `${format(convert(litres, 'liters').to('cups'), 1)} cups`
+        ? cups(convert(litres, 'liters').to('cups'))
         : `${format(convert(litres, 'liters').to('quarts'), 1)} qt`;
     },
     weight: (kg: number) => {
@@ -38,6 +41,11 @@ export function useUnits() {
       return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
     },
     weightToKg: (typed: number) => (us.value ? convert(typed, 'lb').to('kg') : typed),
+    temperatureUnit: computed(() => (us.value ? '°F' : '°C')),
+    temperatureToC: (typed: number) =>
+      us.value ? convert(typed, 'fahrenheit').to('celsius') : typed,
+    temperatureFromC: (celsius: number) =>
+      Math.round(us.value ? convert(celsius, 'celsius').to('fahrenheit') : celsius),
     temperature: (celsius: number) =>
       us.value
         ? `${format(convert(celsius, 'celsius').to('fahrenheit'), 0)} °F`
