@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { localToday } from './clock.ts';
 import { openCollection } from './db/open.ts';
+import { judgeAll } from './services/judging.ts';
 import { collectionPath, isLoopback } from './place.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -46,6 +47,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 
 server.listen(port, host, () => {
   logger.info({ collection: path }, `Fernbank is open at http://${host}:${port}`);
+  // The first keeper to ask should not wait for code that runs for the first time.
+  setImmediate(() => void judgeAll(file.db, fixedToday ?? localToday()));
 });
 
 /** Lets requests in flight finish, then closes the file. */

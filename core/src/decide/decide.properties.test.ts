@@ -65,15 +65,11 @@ describe('every verdict, whatever was found', () => {
     fc.assert(
       fc.property(anySituation, (situation) => {
         const decision = decide(situation);
-        for (const state of STATES) {
-          expect(decision.states[state]).toBeGreaterThanOrEqual(0);
-          expect(decision.states[state]).toBeLessThanOrEqual(1);
-        }
-        expect(decision.curves.weeks).toHaveLength(52);
-        for (const cost of [...decision.curves.disturbing, ...decision.curves.waiting]) {
-          expect(Number.isFinite(cost)).toBe(true);
-          expect(cost).toBeGreaterThanOrEqual(0);
-        }
+        expect(STATES.every((s) => decision.states[s] >= 0 && decision.states[s] <= 1)).toBe(true);
+        const { weeks, disturbing, waiting } = decision.curves;
+        expect([weeks.length, disturbing.length, waiting.length]).toEqual([52, 52, 52]);
+        const sound = (cost: number) => Number.isFinite(cost) && cost >= 0;
+        expect([...disturbing, ...waiting].every(sound)).toBe(true);
         expect(decision.reasons.length).toBeGreaterThan(0);
         expect(decision.reasons.every(({ text }) => text.length > 0)).toBe(true);
         expect(decision.notLooked.every(({ worth }) => worth >= 0)).toBe(true);
@@ -246,5 +242,18 @@ describe('the table of signals', () => {
       const total = possibleValues(definition).reduce((sum, { usual }) => sum + usual, 0);
       expect(total, definition.id).toBeCloseTo(1, 9);
     }
+  });
+});
+
+describe('a brief verdict', () => {
+  it('is the full one without its what-ifs', () => {
+    fc.assert(
+      fc.property(anySituation, (situation) => {
+        const full = decide(situation);
+        const brief = decide(situation, 'brief');
+        expect(brief).toEqual({ ...full, turningPoint: [], notLooked: [], schools: [] });
+      }),
+      { numRuns: 60 },
+    );
   });
 });

@@ -64,18 +64,21 @@ export interface Decision {
  * in every week; the week with the least sum wins, counted against the fresh
  * cycle that a repot starts.
  *
+ * @param depth  `brief` leaves out what only matters to one who asks why: what-ifs
+ *   (turning points, worth of looks) and the other schools; verdict and reasons are the same
  * @throws RangeError for an impossible situation, naming the field
  * @source form: age replacement (Barlow & Proschan, 1965) with log-odds for evidence;
  * weights: common practice, no source
  */
-export function decide(given: Situation): Decision {
+export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Decision {
   const situation = checkSituation(given);
   const { signals, date } = situation;
   const school = situation.schools?.when ?? 'window';
   const frame = frameOf(situation);
   const judged = judgeOn(planOf(frame, signals, school), signals);
   const { plan, evidence, best, kind, refresh } = judged;
-  const looks = whatIf(frame, signals, school, judged);
+  const looks =
+    depth === 'full' ? whatIf(frame, signals, school, judged) : { turningPoint: [], notLooked: [] };
   const lookFirst = mustLookFirst(situation);
   const verdict = lookFirst ? 'leave' : kind;
   const harm = harmByWeek(plan, evidence.sums);
@@ -103,7 +106,7 @@ export function decide(given: Situation): Decision {
       disturbing: Array.from(plan.disturbing.slice(0, CURVE_WEEKS)),
       waiting,
     },
-    schools: schoolVerdicts(frame, situation, school, judged),
+    schools: depth === 'full' ? schoolVerdicts(frame, situation, school, judged) : [],
     school,
     costOfWaiting: waiting[CURVE_WEEKS - 1]!,
     medium: {

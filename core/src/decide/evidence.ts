@@ -50,29 +50,34 @@ export function weighSignals(signals: Signals): Evidence {
       if (logOdds) reasons.push({ signal: id, state, logOdds, text });
     }
   }
-  for (const { cause, state, signals: sharing } of SHARED_CAUSES) {
-    const together = reasons.filter(
-      (reason) => reason.state === state && sharing.includes(reason.signal),
-    );
-    discount(
-      together.filter(({ logOdds }) => logOdds > 0),
-      cause,
-    );
-    discount(
-      together.filter(({ logOdds }) => logOdds < 0),
-      cause,
-    );
+  for (const shared of SHARED_CAUSES) {
+    discount(reasons, shared, 1);
+    discount(reasons, shared, -1);
   }
   const sums: Record<State, number> = { crowded: 0, mediumFailing: 0, danger: 0, unstable: 0 };
   for (const { state, logOdds } of reasons) sums[state] += logOdds;
   return { reasons, sums };
 }
 
-function discount(sameSide: Reason[], cause: string): void {
-  const [, ...others] = sameSide.sort((a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds));
-  for (const reason of others) {
-    reason.logOdds *= SECOND_COUNTS;
-    reason.text += ` (counted half: same cause, ${cause})`;
+/** All but the strongest reason on one side of a shared cause count in part. */
+function discount(
+  reasons: Reason[],
+  { cause, state, signals }: (typeof SHARED_CAUSES)[number],
+  side: 1 | -1,
+): void {
+  let strongest: Reason | null = null;
+  for (const reason of reasons) {
+    const concerned =
+      reason.state === state && reason.logOdds * side > 0 && signals.includes(reason.signal);
+    if (!concerned) continue;
+    let weaker: Reason | null = strongest;
+    if (strongest === null || Math.abs(reason.logOdds) > Math.abs(strongest.logOdds)) {
+      strongest = reason;
+    } else weaker = reason;
+    if (weaker) {
+      weaker.logOdds *= SECOND_COUNTS;
+      weaker.text += ` (counted half: same cause, ${cause})`;
+    }
   }
 }
 

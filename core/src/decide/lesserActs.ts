@@ -43,17 +43,15 @@ export function refreshFor(plan: Plan, evidence: Evidence, best: Optimum): Refre
 
 /** The sums once the acts have put their part right; null when there is nothing to put right. */
 function relieve({ reasons, sums }: Evidence, cures: readonly Cure[]): Sums | null {
-  const relieved: Record<State, number> = { ...sums };
-  let any = false;
+  let relieved: Record<State, number> | null = null;
   for (const { signal, state, logOdds } of reasons) {
     if (logOdds <= 0) continue;
-    const cure = cures.find(
-      (candidate) =>
-        candidate.signal === signal && (candidate.state === undefined || candidate.state === state),
-    );
-    if (!cure) continue;
-    relieved[state] -= cure.share * logOdds;
-    any = true;
+    for (const cure of cures) {
+      if (cure.signal !== signal || (cure.state !== undefined && cure.state !== state)) continue;
+      relieved ??= { ...sums };
+      relieved[state] -= cure.share * logOdds;
+      break;
+    }
   }
-  return any ? relieved : null;
+  return relieved;
 }

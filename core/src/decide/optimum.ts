@@ -163,11 +163,20 @@ export function optimum(plan: Plan, sums: Sums, from = 0): Optimum {
   return { week: bestWeek, cost: bestCost, costNow };
 }
 
-/** Cost of acting in one given week. */
+/** Cost of acting in one given week, on the same account as `optimum`. */
 export function costOfWeek(plan: Plan, sums: Sums, week: number, from = 0): number {
+  const { harmCrowded, harmMedium, againstCrowded, againstMedium } = plan.frame;
+  const { danger, unstable } = excessHarm(sums);
+  const crowded = Math.exp(-sums.crowded);
+  const medium = Math.exp(-sums.mediumFailing);
   let waiting = 0;
-  const harm = harmByWeek(plan, sums);
-  for (let i = from; i < week; i++) waiting += harm[i] ?? 0;
+  for (let i = from; i < week; i++) {
+    waiting +=
+      unstable +
+      danger * FADING[i]! +
+      harmCrowded[i]! / (1 + againstCrowded[i]! * crowded) +
+      harmMedium[i]! / (1 + againstMedium[i]! * medium);
+  }
   return plan.disturbing[week]! + waiting + plan.freshPerWeek * (HORIZON_WEEKS - week);
 }
 

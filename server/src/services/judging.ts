@@ -3,7 +3,7 @@ import { asc } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plants, spots } from '../db/schema.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
-import { readSettings } from './settings.ts';
+import { readSettings, type Settings } from './settings.ts';
 
 /** A plant with its verdict of the day. */
 export interface Judgement {
@@ -26,7 +26,9 @@ export function judgeAll(db: Db, date: IsoDate): Judgement[] {
     .from(plants)
     .all()
     .sort((a, b) => order.indexOf(a.spotId) - order.indexOf(b.spotId) || a.id - b.id)
-    .map((plant) => judge(db, plant, date, settings, bySpot.get(plant.spotId)));
+    .map((plant) =>
+      judge(db, plant, date, { settings, depth: 'brief', spot: bySpot.get(plant.spotId) }),
+    );
 }
 
 /** One plant judged as of a date. */
@@ -34,12 +36,15 @@ export function judge(
   db: Db,
   plant: PlantRow,
   date: IsoDate,
-  settings = readSettings(db),
-  spot?: SpotRow,
+  {
+    settings = readSettings(db),
+    spot,
+    depth = 'full',
+  }: { settings?: Settings; spot?: SpotRow | undefined; depth?: 'full' | 'brief' } = {},
 ): Judgement {
   const file = plantFile(db, plant, date, settings, spot);
-  const decision = decide(file.situation);
-  return { file, decision, lookDue: lookDue(db, file, decision, date) };
+  const decision = decide(file.situation, depth);
+  return { file, decision, lookDue: lookDue(db, file, decision, date, settings) };
 }
 
 /**
@@ -51,6 +56,7 @@ function lookDue(
   file: PlantFile,
   today: Decision,
   date: IsoDate,
+  settings: Settings,
 ): { date: IsoDate; why: string } {
   const { plant, looks } = file;
   const last = looks[0]?.date ?? plant.lastRepot;
@@ -58,9 +64,11 @@ function lookDue(
     return { date, why: 'never looked at, and nobody knows when it was last repotted' };
   }
   if (last === date) return { date: today.lookAgain ?? date, why: 'looked at today' };
-  const then = decide(plantFile(db, plant, last, readSettings(db), file.spot).situation);
+  const then = decide(plantFile(db, plant, last, settings, file.spot).situation, 'brief');
   const due = then.lookAgain ?? addDays(last, 21);
-  const [best] = today.notLooked;
+  if (due > date) return { date: due, why: '' };
+  // What would help most is only worked out for a look that is due.
+  const [best] = decide(file.situation).notLooked;
   const why =
     best && best.worth > 0
       ? `what would help most: ${signal(best.signal).label.toLowerCase()}`
