@@ -9,7 +9,7 @@ import {
   mdiWateringCanOutline,
 } from '@mdi/js';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import { m } from './messages/index.ts';
@@ -58,7 +58,7 @@ async function start(): Promise<void> {
     fault.value = wordsFor(error);
   }
 }
-onMounted(start);
+void start();
 watch(
   () => settings.current.collectionName,
   (name) => (document.title = name ? `${name} · ${m.app.name}` : m.app.name),

@@ -1,3 +1,4 @@
+import { askEarly } from './api/client.ts';
 import { createRouter, createWebHistory } from 'vue-router';
 
 /** One view a place; a view is fetched when it is first opened. */
@@ -6,7 +7,13 @@ export const router = createRouter({
   scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
   routes: [
     { path: '/', redirect: '/rounds' },
-    { path: '/rounds', component: () => import('./views/RoundsView.vue') },
+    {
+      path: '/rounds',
+      component: () => {
+        askEarly('/rounds');
+        return import('./views/RoundsView.vue');
+      },
+    },
     { path: '/verdicts', component: () => import('./views/VerdictsView.vue') },
     { path: '/fit', component: () => import('./views/FitListView.vue') },
     { path: '/aftercare', component: () => import('./views/AftercareView.vue') },

@@ -1,5 +1,5 @@
 import { addDays, decide, seasonAhead, signal, type Decision, type IsoDate } from '@fernbank/core';
-import { asc } from 'drizzle-orm';
+import { asc, sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plants, spots } from '../db/schema.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
@@ -13,8 +13,33 @@ export interface Judgement {
   lookDue: { date: IsoDate; why: string };
 }
 
-/** The whole collection judged as of a date, in the order of spots. */
+interface Remembered {
+  version: string;
+  judgements: Judgement[];
+}
+const remembered = new WeakMap<Db, Remembered>();
+
+/**
+ * The whole collection judged as of a date, in the order of spots. The answer
+ * is kept until a row changes, here or by another process.
+ */
 export function judgeAll(db: Db, date: IsoDate): Judgement[] {
+  const version = [date, versionOf(db)].join('/');
+  const kept = remembered.get(db);
+  if (kept?.version === version) return kept.judgements;
+  const judgements = judgeEach(db, date);
+  remembered.set(db, { version, judgements });
+  return judgements;
+}
+
+/** Changes with every written row: by this connection, and by any other. */
+function versionOf(db: Db): string {
+  const own = db.get<{ n: number }>(sql`select total_changes() as n`).n;
+  const others = db.get<{ data_version: number }>(sql`pragma data_version`).data_version;
+  return `${own}.${others}`;
+}
+
+function judgeEach(db: Db, date: IsoDate): Judgement[] {
   const settings = readSettings(db);
   const bySpot = new Map<number, SpotRow>();
   for (const row of db.select().from(spots).orderBy(asc(spots.sortOrder), asc(spots.id)).all()) {

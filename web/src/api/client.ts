@@ -24,8 +24,26 @@ interface Options {
   rev?: number;
 }
 
+const early = new Map<string, Promise<unknown>>();
+
+/**
+ * Asks for something before the view that needs it is there; its first call
+ * takes the answer over.
+ */
+export function askEarly(path: string): void {
+  const asked = send(path, {});
+  asked.catch(() => undefined); // told to whoever takes it over
+  early.set(path, asked);
+}
+
 /** Calls the API. @throws ApiError for every refusal and for silence */
 export async function api<T>(path: string, options: Options = {}): Promise<T> {
+  const asked = options.method === undefined ? early.get(path) : undefined;
+  early.delete(path);
+  return (asked as Promise<T> | undefined) ?? send<T>(path, options);
+}
+
+async function send<T>(path: string, options: Options): Promise<T> {
   const { method = 'GET', body, rev } = options;
   let response: Response;
   try {

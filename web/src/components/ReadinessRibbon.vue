@@ -1,3 +1,8 @@
+<script lang="ts">
+// Made once for all ribbons of a page.
+const word = new Intl.DateTimeFormat(undefined, { month: 'narrow' });
+</script>
+
 <script setup lang="ts">
 import { daysBetween } from '@fernbank/core';
 import { computed } from 'vue';
@@ -9,6 +14,7 @@ const props = defineProps<{ readiness: number[]; week: string | null }>();
 const settings = useSettings();
 
 const WEEKS = 52;
+
 const marked = computed(() => {
   if (!props.week) return null;
   const index = Math.max(0, Math.round(daysBetween(settings.current.today, props.week) / 7));
@@ -16,7 +22,6 @@ const marked = computed(() => {
 });
 const months = computed(() => {
   const start = new Date(`${settings.current.today}T12:00:00`);
-  const word = new Intl.DateTimeFormat(undefined, { month: 'narrow' });
   return Array.from({ length: 12 }, (_, i) => {
     const first = new Date(start.getFullYear(), start.getMonth() + i + 1, 1, 12);
     return {

@@ -1,17 +1,19 @@
 import { daysBetween } from '@fernbank/core';
 import { useSettings } from '../stores/settings.ts';
 
+// Made once: a formatter costs more than all the dates of a page.
+const short = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+const long = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+});
+
 const asDate = (iso: string) => new Date(`${iso}T12:00:00`);
 
 /** Calendar days in the reader's own way of writing them. */
 export function useDates() {
   const settings = useSettings();
-  const short = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
-  const long = new Intl.DateTimeFormat(undefined, {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-  });
   return {
     /** day and month; with the year where it is not this one */
     day: (iso: string) =>

@@ -1,4 +1,4 @@
-import { onMounted, ref, watch, type Ref, type WatchSource } from 'vue';
+import { ref, watch, type Ref, type WatchSource } from 'vue';
 import { wordsFor } from '../api/client.ts';
 
 /**
@@ -19,7 +19,8 @@ export function useLoaded<T>(fetchIt: () => Promise<T>, on: WatchSource[] = []) 
       if (mine === latest) fault.value = wordsFor(error);
     }
   }
-  onMounted(load);
+  // At once, so that the answer is on its way while the view is still being built.
+  void load();
   if (on.length > 0) watch(on, load);
   return { value, fault, load };
 }
