@@ -24,6 +24,8 @@ const VIEWS = [
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing in any view, ${colorScheme}`, async ({ browser }) => {
+    // Twelve views, each read as a whole: how long that takes is not what is tested.
+    test.setTimeout(240_000);
     const context = await browser.newContext({ colorScheme });
     const page = await context.newPage();
     for (const path of VIEWS) {

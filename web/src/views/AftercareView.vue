@@ -112,6 +112,7 @@ ol {
   font-weight: 700;
 }
 small {
+  margin-left: 8px;
   font-family: 'Atkinson Hyperlegible', sans-serif;
   font-weight: 400;
 }

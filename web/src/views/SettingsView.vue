@@ -160,5 +160,6 @@ const warmth = (spot: SpotRow) =>
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 280px), 1fr));
   gap: 14px;
+  align-items: start;
 }
 </style>
