@@ -1,26 +1,12 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { GARDEN_PORT } from './playwright.config.ts';
+import { VIEWS } from './views.ts';
 
 test.use({
   viewport: { width: 1280, height: 800 },
   baseURL: `http://127.0.0.1:${GARDEN_PORT}`,
 });
-
-const VIEWS = [
-  '/rounds',
-  '/verdicts',
-  '/fit',
-  '/aftercare',
-  '/record',
-  '/record/shelf',
-  '/record/settings',
-  '/plants/new',
-  '/plants/5',
-  '/plants/5/look',
-  '/plants/5/verdict',
-  '/plants/5/fit',
-];
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing in any view, ${colorScheme}`, async ({ browser }) => {

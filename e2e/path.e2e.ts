@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './hands.ts';
 import { EMPTY_PORT, GARDEN_PORT } from './playwright.config.ts';
+import { VIEWS } from './views.ts';
 
 /** The keeper's whole path: add, look, verdict, fit and mix, repot, rounds; on a desk and on a phone. */
 
@@ -103,20 +104,7 @@ for (const [size, viewport] of Object.entries(SIZES)) {
     });
 
     test('nothing is wider than the screen', async ({ page }) => {
-      for (const path of [
-        '/rounds',
-        '/verdicts',
-        '/fit',
-        '/aftercare',
-        '/record',
-        '/record/shelf',
-        '/record/settings',
-        '/plants/new',
-        '/plants/5',
-        '/plants/5/look',
-        '/plants/5/verdict',
-        '/plants/5/fit',
-      ]) {
+      for (const path of VIEWS) {
         await page.goto(path);
         await page.waitForLoadState('networkidle');
         const over = await page.evaluate(

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import {
   checkPot,
   resolveTaxon,
@@ -31,6 +32,7 @@ import {
 import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
+import { freeOnShelf } from '../services/repotting.ts';
 
 type PlantInput = Omit<
   PlantRow,
@@ -128,8 +130,11 @@ export function plantRoutes(context: Context): Router {
       checkFresh(request, before);
       const merged: PlantInput = { ...before, ...changed };
       checkPlant(context, merged);
-      // Measuring the pot by hand means that it is no longer the shelf's.
-      const freed = changed.pot ? { potId: null } : {};
+      // Another pot than the shelf's was measured: the shelf has its own back.
+      const sameMaterial = merged.potMaterial === before.potMaterial;
+      const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
+      if (!samePot) freeOnShelf(tx, before.potId);
+      const freed = samePot ? {} : { potId: null };
       return tx
         .update(plants)
         .set({ ...changed, ...freed, ...touch(before) })
@@ -144,6 +149,7 @@ export function plantRoutes(context: Context): Router {
     db.transaction((tx) => {
       const row = rowOr404(tx, plants, idOf(request), 'plant');
       checkFresh(request, row);
+      freeOnShelf(tx, row.potId);
       tx.delete(plants).where(eq(plants.id, row.id)).run();
     });
     response.status(204).end();

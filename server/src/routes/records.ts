@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, gt } from 'drizzle-orm';
 import { Router, type Request } from 'express';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
@@ -110,6 +110,22 @@ const newMeasurement = Joi.object<
   note: note().default(''),
 });
 
+/** A height that is entered late does not undo one measured since. */
+function isNewestHeight(db: Context['db'], { plantId, date }: { plantId: number; date: string }) {
+  const later = db
+    .select({ id: measurements.id })
+    .from(measurements)
+    .where(
+      and(
+        eq(measurements.plantId, plantId),
+        eq(measurements.kind, 'heightCm'),
+        gt(measurements.date, date),
+      ),
+    )
+    .get();
+  return later === undefined;
+}
+
 export function measurementRoutes(context: Context): Router {
   const { db } = context;
   const routes = Router();
@@ -124,7 +140,7 @@ export function measurementRoutes(context: Context): Router {
     notAhead(context, 'date', input.date);
     checkArrived(context, input.plantId, input.date);
     const row = db.transaction((tx) => {
-      if (input.kind === 'heightCm') {
+      if (input.kind === 'heightCm' && isNewestHeight(tx, input)) {
         tx.update(plants).set({ heightCm: input.value }).where(eq(plants.id, input.plantId)).run();
       }
       return tx

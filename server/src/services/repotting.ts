@@ -168,12 +168,16 @@ function movePots(db: Db, from: number | null, to: number | null): void {
       .where(eq(pots.id, to))
       .run();
   }
-  if (from !== null) {
-    db.update(pots)
-      .set({ free: sql`min(${pots.count}, ${pots.free} + 1)`, rev: sql`${pots.rev} + 1` })
-      .where(eq(pots.id, from))
-      .run();
-  }
+  freeOnShelf(db, from);
+}
+
+/** One more of these stands free; nothing to do for a pot that was never the shelf's. */
+export function freeOnShelf(db: Db, potId: number | null): void {
+  if (potId === null) return;
+  db.update(pots)
+    .set({ free: sql`min(${pots.count}, ${pots.free} + 1)`, rev: sql`${pots.rev} + 1` })
+    .where(eq(pots.id, potId))
+    .run();
 }
 
 function aftercare(

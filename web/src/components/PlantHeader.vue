@@ -1,18 +1,23 @@
 <script setup lang="ts">
+import { rimCm } from '@fernbank/core';
+import { computed } from 'vue';
 import type { PlantFile } from '../api/types.ts';
 import { useUnits } from '../composables/useUnits.ts';
-import { rimCm } from '@fernbank/core';
 import { m } from '../messages/index.ts';
+import TabLinks from './TabLinks.vue';
 
 /** Whose page this is, with the ways to its other pages. */
-defineProps<{ file: PlantFile; at: 'life' | 'look' | 'verdict' | 'fit' }>();
+const props = defineProps<{ file: PlantFile; at: 'life' | 'look' | 'verdict' | 'fit' }>();
 const { length } = useUnits();
-const pages = [
-  { id: 'life', path: '', word: m.nav.record },
-  { id: 'look', path: '/look', word: m.plant.look },
-  { id: 'verdict', path: '/verdict', word: m.plant.verdict },
-  { id: 'fit', path: '/fit', word: m.nav.fit },
-] as const;
+const pages = computed(() => {
+  const own = `/plants/${props.file.plant.id}`;
+  return [
+    { to: own, word: m.nav.record, here: props.at === 'life' },
+    { to: `${own}/look`, word: m.plant.look, here: props.at === 'look' },
+    { to: `${own}/verdict`, word: m.plant.verdict, here: props.at === 'verdict' },
+    { to: `${own}/fit`, word: m.nav.fit, here: props.at === 'fit' },
+  ];
+});
 </script>
 
 <template>
@@ -24,16 +29,7 @@ const pages = [
         {{ length(rimCm(file.plant.pot)) }}
       </div>
     </div>
-    <nav class="pages no-print" :aria-label="file.plant.name">
-      <router-link
-        v-for="page in pages"
-        :key="page.id"
-        :to="`/plants/${file.plant.id}${page.path}`"
-        :class="{ here: page.id === at }"
-        :aria-current="page.id === at ? 'page' : undefined"
-        >{{ page.word }}</router-link
-      >
-    </nav>
+    <TabLinks :label="file.plant.name" :pages="pages" />
   </header>
 </template>
 
@@ -47,23 +43,5 @@ const pages = [
 }
 .name {
   font-size: 1.3rem;
-}
-.pages {
-  display: flex;
-  gap: 2px;
-}
-.pages a {
-  min-height: 48px;
-  display: flex;
-  align-items: center;
-  padding: 0 12px;
-  color: inherit;
-  text-decoration: none;
-  border-bottom: 2px solid rgb(var(--v-theme-on-surface), 0.15);
-}
-.pages a.here {
-  border-bottom-color: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-primary));
-  font-weight: 700;
 }
 </style>

@@ -6,12 +6,11 @@ import type { Page, Plant, Task } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useTaskDone } from '../composables/useTaskDone.ts';
 import { m } from '../messages/index.ts';
-import { useNotices } from '../stores/notices.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const settings = useSettings();
-const notices = useNotices();
 const { day, daysLate } = useDates();
 const { value, fault, load } = useLoaded(async () => {
   const [tasks, plants] = await Promise.all([
@@ -33,19 +32,7 @@ const beds = computed(() => {
     .filter(({ open }) => open.length > 0)
     .sort((a, b) => a.open[0]!.due.localeCompare(b.open[0]!.due));
 });
-async function setDone(task: Task, done: string | null): Promise<void> {
-  try {
-    const changed = await api<Task>(`/tasks/${task.id}`, {
-      method: 'PATCH',
-      body: { done },
-      rev: task.rev,
-    });
-    await load();
-    if (done) notices.done(m.rounds.undone, () => setDone(changed, null));
-  } catch (error) {
-    notices.fault(error);
-  }
-}
+const setDone = useTaskDone(load);
 </script>
 
 <template>

@@ -2,17 +2,16 @@
 import { mdiCheck, mdiEyeOutline } from '@mdi/js';
 import { computed } from 'vue';
 import { api } from '../api/client.ts';
-import type { Rounds, RoundsAsk, Task } from '../api/types.ts';
+import type { Rounds, RoundsAsk } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useTaskDone } from '../composables/useTaskDone.ts';
 import { m } from '../messages/index.ts';
-import { useNotices } from '../stores/notices.ts';
 
 const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
 const { full, daysLate } = useDates();
-const notices = useNotices();
 
 const asks = computed(() => rounds.value?.spots.flatMap(({ plants }) => plants) ?? []);
 const tally = computed(() => {
@@ -21,19 +20,7 @@ const tally = computed(() => {
   return m.rounds.counts(count('look'), count('task'), count('act'));
 });
 
-async function setDone(task: Task, done: string | null): Promise<void> {
-  try {
-    const changed = await api<Task>(`/tasks/${task.id}`, {
-      method: 'PATCH',
-      body: { done },
-      rev: task.rev,
-    });
-    await load();
-    if (done) notices.done(m.rounds.undone, () => setDone(changed, null));
-  } catch (error) {
-    notices.fault(error);
-  }
-}
+const setDone = useTaskDone(load);
 const late = (due: string) => {
   const days = daysLate(due);
   return days > 0 ? m.rounds.overdue(days) : '';
