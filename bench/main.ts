@@ -127,6 +127,7 @@ async function firstScreen(): Promise<void> {
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const times: number[] = [];
+  const seen: number[] = [];
   let urls: string[] = [];
   for (let i = 0; i < 9; i++) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
@@ -134,12 +135,15 @@ async function firstScreen(): Promise<void> {
     urls = [];
     page.on('request', (request) => urls.push(request.url()));
     await page.addInitScript(noteFirstAnswer);
+    const start = performance.now();
     await page.goto(`${address}/rounds`);
     await page.getByText('Rescue now').first().waitFor();
+    seen.push(performance.now() - start);
     times.push(await page.evaluate(() => Number(document.documentElement.dataset.firstAnswer)));
     await context.close();
   }
   print('first meaningful screen of the demo, median', median(times), 'ms', 1000);
+  print('the same as seen by the driving program', median(seen), 'ms');
   print('scripts for it, gzipped', firstScripts(urls), 'kB', 250);
   await browser.close();
   server.kill('SIGTERM');

@@ -223,6 +223,22 @@ describe('looks and measurements', () => {
   });
 });
 
+describe('heights', () => {
+  it('one entered late does not undo one measured since', async () => {
+    const { id } = await addPlant();
+    const measure = (date: string, value: number) =>
+      app.call
+        .post('/api/measurements')
+        .send({ plantId: id, date, kind: 'heightCm', value })
+        .expect(201);
+    await measure('2026-03-10', 60);
+    await measure('2026-02-01', 45);
+    expect((await app.call.get(`/api/plants/${id}`)).body.heightCm).toBe(60);
+    await measure('2026-03-12', 62);
+    expect((await app.call.get(`/api/plants/${id}`)).body.heightCm).toBe(62);
+  });
+});
+
 describe('a repot', () => {
   const ORDER = {
     date: TODAY,
@@ -290,6 +306,38 @@ describe('a repot', () => {
       .post('/api/repots')
       .send({ plantId: id, ...ORDER, pot: { ...ORDER.pot, topDiameterCm: 21 } })
       .expect(201);
+    expect((await app.call.get(`/api/pots/${shelf.id}`)).body.free).toBe(2);
+  });
+
+  it('stays on the shelf’s account through an edit, until another pot is measured', async () => {
+    const { id } = await addPlant();
+    const { body: shelf } = await app.call.post('/api/pots').send(pot17);
+    await app.call
+      .post('/api/repots')
+      .send({ plantId: id, ...ORDER, potId: shelf.id })
+      .expect(201);
+    const free = async () => (await app.call.get(`/api/pots/${shelf.id}`)).body.free as number;
+    // The form sends every field, the unchanged pot among them.
+    const same = await app.call
+      .patch(`/api/plants/${id}`)
+      .send({ name: 'Renamed', pot: ORDER.pot, potMaterial: 'plastic' })
+      .expect(200);
+    expect([same.body.potId, await free()]).toEqual([shelf.id, 1]);
+    const other = await app.call
+      .patch(`/api/plants/${id}`)
+      .send({ pot: { ...ORDER.pot, topDiameterCm: 18 } })
+      .expect(200);
+    expect([other.body.potId, await free()]).toEqual([null, 2]);
+  });
+
+  it('frees its pot when the plant is deleted', async () => {
+    const { id } = await addPlant();
+    const { body: shelf } = await app.call.post('/api/pots').send(pot17);
+    await app.call
+      .post('/api/repots')
+      .send({ plantId: id, ...ORDER, potId: shelf.id })
+      .expect(201);
+    await app.call.delete(`/api/plants/${id}`).expect(204);
     expect((await app.call.get(`/api/pots/${shelf.id}`)).body.free).toBe(2);
   });
 

@@ -1,7 +1,10 @@
 import type { IsoDate } from '@fernbank/core';
 import type { Request } from 'express';
+import Joi from 'joi';
 import type { Db } from './db/driver.ts';
 import { invalid } from './http/errors.ts';
+import { isoDate } from './http/fields.ts';
+import { check } from './http/validate.ts';
 
 /** What routes need of the world around them. */
 export interface Context {
@@ -20,8 +23,10 @@ export function notAhead(context: Context, field: string, date: IsoDate): IsoDat
   return date;
 }
 
-/** The optional `?date=` of a view, today when absent. */
+/** The optional `?date=` of a view, today when absent. @throws HttpError 400 when it is no day */
 export function asOf(context: Context, request: Request): IsoDate {
   const { date } = request.query;
-  return typeof date === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(date) ? date : context.today();
+  return (
+    check(Joi.object<{ date?: IsoDate }>({ date: isoDate() }), { date }).date ?? context.today()
+  );
 }
