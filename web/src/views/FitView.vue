@@ -198,8 +198,8 @@ const HEAVY_KG = 20;
           </p>
           <p class="quiet small">{{ m.fit.typical }}</p>
         </div>
-        <figure class="compare" :aria-label="m.fit.compare">
-          <div>
+        <div class="compare" role="group" :aria-label="m.fit.compare">
+          <figure>
             <PotCutaway
               :subject="before"
               :px-per-cm="Math.min(9, 150 / widestCm)"
@@ -208,8 +208,8 @@ const HEAVY_KG = 20;
               ruler
             />
             <figcaption>{{ m.fit.before }}: {{ length(rimCm(file.plant.pot)) }}</figcaption>
-          </div>
-          <div v-if="choice">
+          </figure>
+          <figure v-if="choice">
             <PotCutaway
               :subject="after"
               :px-per-cm="Math.min(9, 150 / widestCm)"
@@ -217,8 +217,8 @@ const HEAVY_KG = 20;
               :room-cm="widestCm"
             />
             <figcaption>{{ m.fit.after }}: {{ length(choice.rimCm) }}</figcaption>
-          </div>
-        </figure>
+          </figure>
+        </div>
       </section>
 
       <PotLadder
@@ -283,7 +283,7 @@ const HEAVY_KG = 20;
   align-items: flex-end;
   min-width: 0;
 }
-.compare > div {
+.compare > figure {
   min-width: 0;
 }
 .compare figcaption {

@@ -1,0 +1,159 @@
+import {
+  decide,
+  nominalPot,
+  resolveTaxon,
+  TYPICAL_SPOT,
+  type Signals,
+  type Situation,
+} from '@fernbank/core';
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import type { Component } from 'vue';
+import { afterEach } from 'vitest';
+import { createMemoryHistory, createRouter } from 'vue-router';
+import { createVuetify } from 'vuetify';
+import * as components from 'vuetify/components';
+import { VApp } from 'vuetify/components';
+import { h } from 'vue';
+import type { Plant, PlantFile, ShelfPot } from '../api/types.ts';
+import { useSettings } from '../stores/settings.ts';
+
+// A view left standing would answer to the next test's storage.
+enableAutoUnmount(afterEach);
+
+/** What was asked of the server, and a server that answers as it is told. */
+export interface FakeServer {
+  calls: { method: string; path: string; body: unknown; ifMatch: string | null }[];
+  /** answers by `METHOD /path`; a function decides anew each time; null is silence */
+  answers: Record<string, unknown>;
+}
+
+const REFUSAL = Symbol('refusal');
+interface Refusal {
+  [REFUSAL]: true;
+  status: number;
+  error: { code: string; message: string; field?: string };
+}
+export const refuse = (status: number, message: string, field?: string): Refusal => ({
+  [REFUSAL]: true,
+  status,
+  error: { code: 'invalid', message, ...(field ? { field } : {}) },
+});
+
+export function fakeServer(answers: Record<string, unknown>): FakeServer {
+  const server: FakeServer = { calls: [], answers };
+  globalThis.fetch = (async (url: string, init: RequestInit = {}) => {
+    const method = init.method ?? 'GET';
+    const path = String(url).replace(/^\/api/, '');
+    const headers = new Headers(init.headers);
+    server.calls.push({
+      method,
+      path,
+      body: init.body ? JSON.parse(String(init.body)) : undefined,
+      ifMatch: headers.get('If-Match'),
+    });
+    const told = server.answers[`${method} ${path}`];
+    const answer = typeof told === 'function' ? (told() as unknown) : told;
+    if (answer === null || answer === undefined) throw new TypeError('no answer');
+    if (typeof answer === 'object' && REFUSAL in answer) {
+      const { status, error } = answer as Refusal;
+      return new Response(JSON.stringify({ error }), { status });
+    }
+    return new Response(JSON.stringify(answer), { status: method === 'POST' ? 201 : 200 });
+  }) as typeof fetch;
+  return server;
+}
+
+export const TODAY = '2026-03-16';
+
+/** A view as the keeper meets it: with its stores, its route and its theme. */
+export async function open(view: Component, address: string, pattern = address) {
+  const pinia = createPinia();
+  setActivePinia(pinia);
+  useSettings().current.today = TODAY;
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [
+      { path: pattern, component: view },
+      { path: '/:rest(.*)*', component: { template: '<div />' } },
+    ],
+  });
+  await router.push(address);
+  const wrapper = mount(
+    { render: () => h(VApp, null, { default: () => h(view) }) },
+    {
+      global: { plugins: [pinia, router, createVuetify({ components })] },
+      attachTo: document.body,
+    },
+  );
+  await flushPromises();
+  return { wrapper, router };
+}
+
+export function situationOf(signals: Signals, over: Partial<Situation> = {}): Situation {
+  return {
+    traits: resolveTaxon('Davallia fejeensis')!.traits,
+    date: TODAY,
+    spot: { ...TYPICAL_SPOT, latitudeDeg: 54 },
+    pot: nominalPot(14),
+    medium: { kind: 'bark', recipe: 'barkEpiphyte' },
+    lastRepot: '2024-05-01',
+    signals,
+    ...over,
+  };
+}
+
+const stamp = { id: 1, rev: 3 };
+
+export const PLANT: Plant = {
+  ...stamp,
+  id: 5,
+  name: 'Gangway',
+  taxon: 'Davallia fejeensis',
+  groupId: null,
+  common: 'lacy hare’s-foot fern',
+  groupLabel: 'ferns that walk and cling',
+  spotId: 1,
+  acquired: '2023-01-01',
+  pot: nominalPot(14),
+  potMaterial: 'plastic',
+  potId: null,
+  mediumKind: 'bark',
+  recipeId: 'barkEpiphyte',
+  lastRepot: '2024-05-01',
+  heightCm: 30,
+  supportCm: null,
+  schools: {},
+  note: '',
+};
+
+export const SHELF: ShelfPot = {
+  ...stamp,
+  id: 9,
+  label: 'green 17',
+  shape: nominalPot(17),
+  material: 'plastic',
+  emptyKg: null,
+  count: 4,
+  free: 4,
+};
+
+/** All that the server tells of one plant, judged by the core itself. */
+export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFile {
+  const situation = situationOf(signals, over);
+  return {
+    plant: PLANT,
+    taxon: resolveTaxon('Davallia fejeensis')!,
+    spot: { ...stamp, ...situation.spot, name: 'East glazing', sortOrder: 0 } as PlantFile['spot'],
+    situation,
+    decision: decide(situation),
+    lookDue: { date: TODAY, why: '' },
+    height: { cm: 30, typical: false },
+    support: null,
+    looks: [],
+    repots: [],
+    measurements: [],
+    tasks: [],
+    shelf: [SHELF],
+  };
+}

@@ -1,0 +1,530 @@
+import { blendOfRecipe, measureOut, partsOf, potLadder, recipe } from '@fernbank/core';
+import { flushPromises } from '@vue/test-utils';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Rounds, Task, VerdictSummary } from '../api/types.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+import {
+  fakeServer,
+  fileOf,
+  open,
+  PLANT,
+  refuse,
+  SHELF,
+  situationOf,
+  TODAY,
+} from '../test/harness.ts';
+import AftercareView from './AftercareView.vue';
+import FitView from './FitView.vue';
+import LookView from './LookView.vue';
+import PlantFormView from './PlantFormView.vue';
+import PlantView from './PlantView.vue';
+import RoundsView from './RoundsView.vue';
+import VerdictsView from './VerdictsView.vue';
+import VerdictView from './VerdictView.vue';
+
+// A chart needs a canvas, which there is none of here; the browser tests see it drawn.
+vi.mock('../components/CostCurves.vue', async () => {
+  const { defineComponent, h } = await import('vue');
+  return {
+    __esModule: true,
+    __isTeleport: false,
+    __isKeepAlive: false,
+    default: defineComponent({ render: () => h('div', { class: 'curves' }) }),
+  };
+});
+
+beforeEach(() => {
+  localStorage.clear();
+  document.body.innerHTML = '';
+});
+
+const TASK: Task = {
+  id: 7,
+  rev: 2,
+  plantId: 5,
+  repotId: 1,
+  kind: 'look',
+  due: '2026-03-10',
+  title: 'Look at 3 weeks',
+  why: 'does it stand firm?',
+  done: null,
+};
+
+const pages = (items: unknown[]) => ({ items, nextCursor: null });
+const button = (wrapper: Awaited<ReturnType<typeof open>>['wrapper'], text: string) =>
+  wrapper.findAll('button').find((candidate) => candidate.text().includes(text))!;
+
+describe('Rounds', () => {
+  const rounds: Rounds = {
+    date: TODAY,
+    spots: [
+      {
+        id: 1,
+        name: 'East glazing',
+        quiet: 2,
+        plants: [
+          {
+            plantId: 5,
+            name: 'Gangway',
+            taxon: 'Davallia fejeensis',
+            verdict: 'rescueNow',
+            asks: [
+              { kind: 'act', due: TODAY, why: 'roots rot' },
+              { kind: 'task', task: TASK },
+              { kind: 'look', due: '2026-03-15', why: 'what would help most: smell' },
+            ],
+          },
+        ],
+      },
+      { id: 2, name: 'Porch', quiet: 3, plants: [] },
+    ],
+  };
+
+  it('counts what asks, says why and how late, and which spots are quiet', async () => {
+    fakeServer({ 'GET /rounds': rounds });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    const text = wrapper.text();
+    expect(text).toContain('1 to repot · 1 to look at · 1 aftercare');
+    expect(text).toContain('roots rot');
+    expect(text).toContain('6 days late');
+    expect(text).toContain('1 day late');
+    expect(text).toContain('2 others are quiet');
+    expect(text).toContain('All quiet here.');
+  });
+
+  it('a task is done with its revision, and the notice takes it back', async () => {
+    const server = fakeServer({
+      'GET /rounds': rounds,
+      'PATCH /tasks/7': { ...TASK, rev: 3, done: TODAY },
+    });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    await button(wrapper, 'Done').trigger('click');
+    await flushPromises();
+    const writes = () => server.calls.filter(({ method }) => method === 'PATCH');
+    expect(writes()[0]).toMatchObject({ body: { done: TODAY }, ifMatch: '"2"' });
+    await useNotices().current!.undo!();
+    expect(writes()[1]).toMatchObject({ body: { done: null }, ifMatch: '"3"' });
+  });
+
+  it('a refused task says so and is asked for again by nobody', async () => {
+    fakeServer({ 'GET /rounds': rounds, 'PATCH /tasks/7': refuse(412, 'changed elsewhere') });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    await button(wrapper, 'Done').trigger('click');
+    await flushPromises();
+    expect(useNotices().current).toMatchObject({ kind: 'fault', text: 'changed elsewhere' });
+  });
+
+  it('an empty collection leads to the first plant', async () => {
+    fakeServer({ 'GET /rounds': { date: TODAY, spots: [] } });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    expect(wrapper.find('a[href="/plants/new"]').exists()).toBe(true);
+  });
+
+  it('a silent server is named and can be asked again', async () => {
+    const server = fakeServer({});
+    const { wrapper } = await open(RoundsView, '/rounds');
+    expect(wrapper.find('[role=alert]').text()).toContain('does not answer');
+    server.answers['GET /rounds'] = rounds;
+    await button(wrapper, 'Try again').trigger('click');
+    await flushPromises();
+    expect(wrapper.text()).toContain('East glazing');
+  });
+});
+
+describe('Verdicts', () => {
+  const summary = (over: Partial<VerdictSummary>): VerdictSummary => ({
+    plantId: 5,
+    name: 'Gangway',
+    taxon: 'Davallia fejeensis',
+    common: 'fern',
+    spot: 'East glazing',
+    pot: PLANT.pot,
+    potMaterial: 'plastic',
+    mediumKind: 'bark',
+    recipeId: null,
+    heightCm: 30,
+    growthForm: 'walker',
+    supportCm: null,
+    verdict: 'repotInWeek',
+    week: '2026-04-20',
+    lookAgain: '2026-04-13',
+    lookFirst: false,
+    refresh: [],
+    states: { crowded: 0.9, mediumFailing: 0.1, danger: 0, unstable: 0 },
+    costOfWaiting: 1,
+    contradictions: [],
+    reasons: [{ signal: 'rootsAtHoles', state: 'crowded', logOdds: 1.4, text: 'roots show' }],
+    readiness: Array.from({ length: 52 }, () => 0.7),
+    ...over,
+  });
+
+  it('shows week, reasons and contradictions, and filters by any of its words', async () => {
+    fakeServer({
+      'GET /verdicts': pages([
+        summary({}),
+        summary({ plantId: 6, name: 'Bosun', spot: 'Porch', contradictions: ['wet and dry'] }),
+      ]),
+    });
+    const { wrapper } = await open(VerdictsView, '/verdicts');
+    expect(wrapper.text()).toContain('roots show');
+    expect(wrapper.text()).toContain('Contradiction: wet and dry');
+    await wrapper.find('input').setValue('porch bosun');
+    expect(wrapper.findAll('.entry')).toHaveLength(1);
+    await wrapper.find('input').setValue('nothing');
+    expect(wrapper.text()).toContain('No plant matches.');
+  });
+});
+
+describe('Verdict', () => {
+  const show = async (...given: Parameters<typeof fileOf>) => {
+    const file = fileOf(...given);
+    fakeServer({ 'GET /plants/5/file': file });
+    const { wrapper } = await open(VerdictView, '/plants/5/verdict', '/plants/:id/verdict');
+    await flushPromises();
+    return { text: wrapper.text(), wrapper, decision: file.decision };
+  };
+
+  it('puts the answer first, then every reason with its signed size', async () => {
+    const { text, wrapper, decision } = await show({ rootsAtHoles: 'every', smell: 'fresh' });
+    expect(wrapper.find('h1').text()).toMatch(/^Repot/);
+    for (const { signal, text: reason, logOdds } of decision.reasons) {
+      if (signal === 'baseRate') continue;
+      expect(text).toContain(reason);
+      expect(text).toContain(`${logOdds > 0 ? '+' : '−'}${Math.abs(logOdds).toFixed(1)}`);
+    }
+  });
+
+  it('shows the four states, the timing, the schools and what would turn it', async () => {
+    const { text, decision } = await show({ rootsAtHoles: 'several' });
+    for (const words of Object.values(m.state)) expect(text).toContain(words);
+    for (const { text: factor } of decision.readiness) expect(text).toContain(factor);
+    for (const { label } of decision.schools) expect(text).toContain(label);
+    expect(text).toContain('(yours)');
+    expect(decision.turningPoint.length).toBeGreaterThan(0);
+    expect(text).toContain('would change this');
+  });
+
+  it('tells what waiting costs against what it saves when it names a later week', async () => {
+    const { text, decision } = await show({ rootsAtHoles: 'every' }, { date: '2026-01-10' });
+    expect(decision.verdict).toBe('repotInWeek');
+    expect(text).toContain(`costs ${decision.curves.disturbing[0]!.toFixed(2)} now`);
+  });
+
+  it('has the whole curve as a table', async () => {
+    const { wrapper, decision } = await show({ rootsAtHoles: 'every' });
+    const rows = wrapper.findAll('details tbody tr');
+    expect(rows).toHaveLength(52);
+    expect(rows[10]!.text()).toContain(decision.curves.waiting[10]!.toFixed(2));
+  });
+
+  it('names the lesser act where that is the verdict', async () => {
+    const { text } = await show({ wobble: 'topples' }, { lastRepot: '2026-02-01' });
+    expect(text).toContain('No new pot needed');
+    expect(text).toContain('stake, tie or weight it');
+  });
+
+  it('with nothing known asks for a look and claims nothing else', async () => {
+    const { wrapper } = await show({}, { lastRepot: null });
+    expect(wrapper.find('h1').text()).toContain('Look at it first');
+  });
+
+  it('shows a contradiction as one', async () => {
+    const { wrapper } = await show({ waterRunsThrough: true, staysWetLonger: true });
+    expect(wrapper.find('[role=note]').text()).toContain('Contradiction');
+  });
+});
+
+describe('Fit & mix', () => {
+  const signals = { rootsAtHoles: 'every' } as const;
+  const showFit = async () => {
+    const server = fakeServer({
+      'GET /plants/5/file': fileOf(signals),
+      'POST /repots': { id: 31, tasks: [] },
+    });
+    const { wrapper, router } = await open(FitView, '/plants/5/fit', '/plants/:id/fit');
+    return { server, wrapper, router };
+  };
+  /** What the core says of the pot on the shelf, worked out beside the view. */
+  const usual = situationOf({}).traits.recipe;
+  const rung = potLadder({
+    situation: situationOf(signals),
+    options: [{ id: 'x', label: '', outside: SHELF.shape, material: 'plastic', owned: true }],
+    mix: blendOfRecipe(usual),
+    plantHeightCm: 30,
+  }).rungs[0]!;
+
+  it('names the chosen pot with the core’s own numbers', async () => {
+    const { wrapper } = await showFit();
+    expect(wrapper.find('h1').text()).toContain('green 17');
+    expect(wrapper.find('.facts').text()).toContain(
+      `${rung.newMediumL.toLocaleString(undefined, { maximumFractionDigits: 2 })} L`,
+    );
+    expect(wrapper.find('.facts').text()).toContain(
+      `${Math.round(rung.daysToDryInGrowth)} in growth`,
+    );
+  });
+
+  it('measures the usual recipe out in whole scoops', async () => {
+    const { wrapper } = await showFit();
+    const batch = measureOut(partsOf(recipe(usual).parts), rung.newMediumL);
+    const rows = wrapper.findAll('.mix tbody tr').map((row) => row.text());
+    batch.measures.forEach(({ component }, i) => {
+      expect(rows[i]).toContain(component.label);
+      expect(rows[i]).toContain(m.fit.scoops(batch.scoop.scoops[i]!));
+    });
+  });
+
+  it('another school chooses anew; another pot can be taken by hand', async () => {
+    const { wrapper } = await showFit();
+    const before = wrapper.find('h1').text();
+    await button(wrapper, 'keep snug').trigger('click');
+    expect(wrapper.find('h1').text()).not.toBe(before);
+    await wrapper.find('[aria-label="Take this one: green 17"]').trigger('click');
+    expect(wrapper.find('h1').text()).toBe(before);
+  });
+
+  it('every losing pot of the table says why', async () => {
+    const { wrapper } = await showFit();
+    const whys = wrapper.findAll('details tbody tr td:last-child').map((cell) => cell.text());
+    expect(whys.length).toBeGreaterThan(5);
+    for (const why of whys) expect(why).toMatch(/^[a-z ]+: .{8,}/);
+  });
+
+  it('confirming sends the pot of the shelf, and the notice can undo it', async () => {
+    const { server, wrapper, router } = await showFit();
+    server.answers['DELETE /repots/31'] = {};
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    const sent = server.calls.find(({ method }) => method === 'POST')!;
+    expect(sent.body).toMatchObject({
+      plantId: 5,
+      date: TODAY,
+      potId: SHELF.id,
+      pot: SHELF.shape,
+      recipeId: usual,
+      rootsCut: false,
+    });
+    await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5'));
+    await useNotices().current!.undo!();
+    expect(server.calls.at(-1)).toMatchObject({ method: 'DELETE', path: '/repots/31' });
+  });
+
+  it('a refused date is named by its field, and the note stays', async () => {
+    const { server, wrapper, router } = await showFit();
+    server.answers['POST /repots'] = refuse(
+      422,
+      'date must not be before the plant arrived',
+      'date',
+    );
+    await wrapper.find('form textarea').setValue('tight ball');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(wrapper.find('form').text()).toContain('before the plant arrived');
+    expect((wrapper.find('form textarea').element as HTMLTextAreaElement).value).toBe('tight ball');
+    expect(router.currentRoute.value.path).toBe('/plants/5/fit');
+  });
+});
+
+describe('Look', () => {
+  const showLook = async (answers: Record<string, unknown> = {}) => {
+    const server = fakeServer({
+      'GET /plants/5/file': fileOf({}),
+      'POST /looks': { id: 77 },
+      'POST /measurements': { id: 78 },
+      ...answers,
+    });
+    const { wrapper, router } = await open(LookView, '/plants/5/look', '/plants/:id/look');
+    return { server, wrapper, router };
+  };
+  const posts = (server: ReturnType<typeof fakeServer>) =>
+    server.calls.filter(({ method }) => method === 'POST');
+  const tap = (
+    wrapper: Awaited<ReturnType<typeof showLook>>['wrapper'],
+    id: string,
+    text: string,
+  ) =>
+    wrapper
+      .findAll(`[aria-labelledby="signal-${id}"] button`)
+      .find((answer) => answer.text() === text)!
+      .trigger('click');
+
+  it('sends what was tapped and nothing else', async () => {
+    const { server, wrapper, router } = await showLook();
+    await tap(wrapper, 'rootsAtHoles', 'at one');
+    await tap(wrapper, 'limp', 'no');
+    await tap(wrapper, 'algae', 'yes');
+    await tap(wrapper, 'algae', 'yes');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(posts(server)).toHaveLength(1);
+    expect(posts(server)[0]!.body).toEqual({
+      plantId: 5,
+      date: TODAY,
+      signals: { rootsAtHoles: 'one', limp: false },
+      note: '',
+    });
+    expect(router.currentRoute.value.path).toBe('/plants/5/verdict');
+  });
+
+  it('asks about the ball only when the plant is out of its pot', async () => {
+    const { wrapper } = await showLook();
+    expect(wrapper.find('[aria-labelledby="signal-ballCover"]').exists()).toBe(false);
+    await button(wrapper, 'It is out of the pot').trigger('click');
+    expect(wrapper.find('[aria-labelledby="signal-ballCover"]').exists()).toBe(true);
+  });
+
+  it('an empty look is not sent', async () => {
+    const { server, wrapper } = await showLook();
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(posts(server)).toHaveLength(0);
+    expect(wrapper.text()).toContain('Tap at least one answer');
+  });
+
+  it('a weight that was sent is not sent again when the look itself fails', async () => {
+    const { server, wrapper, router } = await showLook({ 'POST /looks': null });
+    await tap(wrapper, 'smell', 'fresh');
+    const weight = wrapper.findAll('input').find((field) => {
+      const label = wrapper.find(`label[for="${field.attributes('id')}"]`);
+      return label.exists() && label.text().startsWith('Weight');
+    })!;
+    await weight.setValue('1,25');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(wrapper.text()).toContain('does not answer');
+    server.answers['POST /looks'] = { id: 77 };
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    const weights = posts(server).filter(({ path }) => path === '/measurements');
+    expect(weights.map(({ body }) => (body as { value: number }).value)).toEqual([1.25]);
+    expect(router.currentRoute.value.path).toBe('/plants/5/verdict');
+  });
+});
+
+describe('the form of a plant', () => {
+  const SPOT = { id: 1, rev: 1, name: 'East glazing', sortOrder: 0, ...situationOf({}).spot };
+
+  it('an unchanged plant is sent as it was, with the revision it builds on', async () => {
+    const server = fakeServer({
+      'GET /spots?limit=1000': pages([SPOT]),
+      'GET /plants/5': PLANT,
+      'PATCH /plants/5': PLANT,
+    });
+    const { wrapper } = await open(PlantFormView, '/plants/5/edit', '/plants/:id/edit');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    const sent = server.calls.find(({ method }) => method === 'PATCH')!;
+    const { name, taxon, pot, potMaterial, mediumKind, recipeId, lastRepot, heightCm } = PLANT;
+    expect(sent.ifMatch).toBe('"3"');
+    expect(sent.body).toMatchObject({
+      name,
+      taxon,
+      pot,
+      potMaterial,
+      mediumKind,
+      recipeId,
+      lastRepot,
+      heightCm,
+    });
+  });
+
+  it('nothing is sent while a field is missing', async () => {
+    const server = fakeServer({ 'GET /spots?limit=1000': pages([]) });
+    const { wrapper } = await open(PlantFormView, '/plants/new');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(server.calls.filter(({ method }) => method !== 'GET')).toEqual([]);
+    expect(wrapper.text()).toContain(m.form.required);
+  });
+
+  it('a field that the server refuses is named, and the text stays', async () => {
+    fakeServer({
+      'GET /spots?limit=1000': pages([SPOT]),
+      'GET /plants/5': PLANT,
+      'PATCH /plants/5': refuse(422, 'lastRepot must not be in the future', 'lastRepot'),
+    });
+    const { wrapper } = await open(PlantFormView, '/plants/5/edit', '/plants/:id/edit');
+    await wrapper.find('input[name=name]').setValue('Gangway the Second');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(wrapper.text()).toContain('must not be in the future');
+    expect((wrapper.find('input[name=name]').element as HTMLInputElement).value).toBe(
+      'Gangway the Second',
+    );
+  });
+});
+
+describe('a plant and its aftercare', () => {
+  it('its life has every event, newest first, with what was measured out', async () => {
+    const file = fileOf({});
+    const housing = {
+      pot: PLANT.pot,
+      potMaterial: 'plastic' as const,
+      mediumKind: 'bark' as const,
+      recipeId: 'barkEpiphyte',
+    };
+    fakeServer({
+      'GET /plants/5/file': {
+        ...file,
+        looks: [
+          {
+            id: 1,
+            rev: 1,
+            plantId: 5,
+            date: '2026-03-01',
+            signals: { rootsAtHoles: 'one' },
+            note: 'dim',
+          },
+        ],
+        measurements: [
+          { id: 1, rev: 1, plantId: 5, date: '2026-02-01', kind: 'weightKg', value: 0.7 },
+          { id: 2, rev: 1, plantId: 5, date: '2026-02-01', kind: 'watered', value: 1 },
+        ],
+        repots: [
+          {
+            id: 4,
+            rev: 1,
+            plantId: 5,
+            date: '2024-05-01',
+            before: housing,
+            after: { ...housing, pot: SHELF.shape },
+            mixedIn: {
+              label: 'Bark epiphyte',
+              filledL: 1,
+              mixedL: 1.2,
+              scoopL: 0.5,
+              measures: [{ component: 'barkMedium', label: 'bark 8–12 mm', litres: 1, scoops: 2 }],
+            },
+            rootsCut: false,
+            note: '',
+          },
+        ],
+        tasks: [TASK],
+      },
+    });
+    const { wrapper } = await open(PlantView, '/plants/5', '/plants/:id');
+    const events = wrapper.findAll('.life li').map((event) => event.text());
+    expect(events).toHaveLength(4);
+    expect(events[0]).toContain('roots at the drainage holes: at one');
+    expect(events[1]).toContain('weight 700 g · watered');
+    expect(events[2]).toContain('14 cm → 17 cm');
+    expect(events[2]).toContain('bark 8–12 mm 2 scoops (500 mL)');
+    expect(events[3]).toContain('Arrived');
+    expect(wrapper.text()).toContain('Look at 3 weeks');
+  });
+
+  it('aftercare lists open tasks by plant, the most urgent plant first', async () => {
+    fakeServer({
+      'GET /tasks?limit=1000': pages([
+        { ...TASK, id: 1, plantId: 6, due: '2026-04-01' },
+        TASK,
+        { ...TASK, id: 3, done: '2026-03-11', title: 'Done already' },
+      ]),
+      'GET /plants?limit=1000': pages([{ ...PLANT, id: 6, name: 'Bosun' }, PLANT]),
+    });
+    const { wrapper } = await open(AftercareView, '/aftercare');
+    expect(wrapper.findAll('h2 a').map((link) => link.text())).toEqual(['Gangway', 'Bosun']);
+    expect(wrapper.text()).not.toContain('Done already');
+  });
+});
