@@ -8,6 +8,8 @@ import { pinoHttp } from 'pino-http';
 import type { Context } from './context.ts';
 import { plants } from './db/schema.ts';
 import { errorHandler, unknownRoute } from './http/errors.ts';
+import { apiDocument, type ApiDocument } from './openapi/document.ts';
+import { apiPage } from './openapi/page.ts';
 import { calculatorRoutes } from './routes/calculators.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { potRoutes } from './routes/pots.ts';
@@ -68,17 +70,29 @@ function api(context: Context): express.Router {
       .get()!.count;
     response.json({ status: 'ok', version: context.version, plants: count });
   });
-  routes.use('/calc', calculatorRoutes());
-  routes.use(viewRoutes(context));
-  routes.use('/plants', plantRoutes(context));
-  routes.use('/spots', spotRoutes(context));
-  routes.use('/pots', potRoutes(context));
-  routes.use('/looks', lookRoutes(context));
-  routes.use('/measurements', measurementRoutes(context));
-  routes.use('/repots', repotRoutes(context));
-  routes.use('/tasks', taskRoutes(context));
-  routes.use('/settings', settingsRoutes(context));
-  routes.use(catalogueRoutes());
+  const places = [
+    { at: '/calc', routes: calculatorRoutes() },
+    { at: '', routes: viewRoutes(context) },
+    { at: '/plants', routes: plantRoutes(context) },
+    { at: '/spots', routes: spotRoutes(context) },
+    { at: '/pots', routes: potRoutes(context) },
+    { at: '/looks', routes: lookRoutes(context) },
+    { at: '/measurements', routes: measurementRoutes(context) },
+    { at: '/repots', routes: repotRoutes(context) },
+    { at: '/tasks', routes: taskRoutes(context) },
+    { at: '/settings', routes: settingsRoutes(context) },
+    { at: '', routes: catalogueRoutes() },
+  ];
+  for (const { at, routes: described } of places) routes.use(at || '/', described.router);
+  // Made when first asked for: its examples are worked out by the core.
+  let made: ApiDocument | null = null;
+  const document = () =>
+    (made ??= apiDocument(
+      places.map(({ at, routes: { operations } }) => ({ at, operations })),
+      context.version,
+    ));
+  routes.get('/openapi.json', (_request, response) => void response.json(document()));
+  routes.get('/docs', (_request, response) => void response.type('html').send(apiPage(document())));
   routes.use(unknownRoute);
   return routes;
 }

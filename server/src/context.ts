@@ -23,10 +23,10 @@ export function notAhead(context: Context, field: string, date: IsoDate): IsoDat
   return date;
 }
 
+export const dayQuery = Joi.object<{ date?: IsoDate }>({ date: isoDate() });
+
 /** The optional `?date=` of a view, today when absent. @throws HttpError 400 when it is no day */
 export function asOf(context: Context, request: Request): IsoDate {
   const { date } = request.query;
-  return (
-    check(Joi.object<{ date?: IsoDate }>({ date: isoDate() }), { date }).date ?? context.today()
-  );
+  return check(dayQuery, { date }).date ?? context.today();
 }

@@ -20,15 +20,19 @@ import Joi from 'joi';
 const SMALLEST_CM = 1;
 export const cm = () => Joi.number().min(SMALLEST_CM).max(LARGEST_POT_CM);
 
+const DAY_MESSAGE = '{{#label}} must be a real day as YYYY-MM-DD';
 export const isoDate = () =>
-  Joi.string().custom((value: string, helpers) => {
-    try {
-      dayNumber(value as IsoDate);
-      return value;
-    } catch {
-      return helpers.message({ custom: '{{#label}} must be a real day as YYYY-MM-DD' });
-    }
-  });
+  Joi.string()
+    .pattern(/^\d{4}-\d{2}-\d{2}$/)
+    .messages({ 'string.pattern.base': DAY_MESSAGE })
+    .custom((value: string, helpers) => {
+      try {
+        dayNumber(value as IsoDate);
+        return value;
+      } catch {
+        return helpers.message({ custom: DAY_MESSAGE });
+      }
+    });
 
 const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
 export const recipeId = () => Joi.string().valid(...ids(RECIPES));
@@ -77,16 +81,19 @@ const shapeName = () =>
     .valid(...SHAPES)
     .required();
 
-/** A pot of any shape, with `more` fields beside its sizes. */
+/**
+ * A pot of any shape, with `more` fields beside its sizes. A shape that does not
+ * exist falls to the round pot, which refuses it by name.
+ */
 export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
-  const unknownShape: Joi.Schema = Joi.object({ shape: shapeName() }).unknown();
-  return SHAPES.reduceRight<Joi.Schema>(
+  const others = SHAPES.filter((shape) => shape !== 'round');
+  return others.reduceRight<Joi.Schema>(
     (otherwise, shape) =>
       Joi.alternatives().conditional(Joi.object({ shape: Joi.valid(shape).required() }).unknown(), {
-        then: Joi.object({ shape: shapeName(), ...SIZES[shape], ...more }),
+        then: Joi.object({ shape: Joi.string().valid(shape).required(), ...SIZES[shape], ...more }),
         otherwise,
       }),
-    unknownShape,
+    Joi.object({ shape: shapeName(), ...SIZES.round, ...more }),
   );
 }
 
@@ -105,5 +112,7 @@ export const signals = (): Joi.ObjectSchema<Signals> =>
     ),
   );
 
+export const fraction = () => Joi.number().min(0).max(1);
+export const above0 = (most: number) => Joi.number().positive().max(most);
 export const note = () => Joi.string().allow('').max(4000);
 export const rowId = () => Joi.number().integer().positive().max(Number.MAX_SAFE_INTEGER);

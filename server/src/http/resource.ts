@@ -48,17 +48,15 @@ export function rowOr404<T extends TrackedTable>(db: Db, table: T, id: number, w
   return row as T['$inferSelect'] & TrackedRow;
 }
 
+export const pageQuery = Joi.object<{ cursor: number; limit: number; plantId?: number }>({
+  cursor: Joi.number().integer().min(0).default(0),
+  limit: Joi.number().integer().min(1).max(MOST_PER_PAGE).default(100),
+  plantId: rowId(),
+});
+
 /** A page of rows by id, with the cursor of the next one. */
 export function page<T extends TrackedTable>(db: Db, table: T, request: Request, where?: SQL) {
-  const { cursor, limit } = check(
-    Joi.object<{ cursor: number; limit: number; plantId?: number }>({
-      cursor: Joi.number().integer().min(0).default(0),
-      limit: Joi.number().integer().min(1).max(MOST_PER_PAGE).default(100),
-      plantId: rowId(),
-    }),
-    request.query,
-    true,
-  );
+  const { cursor, limit } = check(pageQuery, request.query, true);
   const rows = db
     .select()
     .from(table)

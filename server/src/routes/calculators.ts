@@ -5,7 +5,6 @@ import {
   centreOfGravity,
   checkPot,
   checkRetention,
-  component,
   dayOfYear,
   daylightHours,
   decide,
@@ -19,177 +18,127 @@ import {
   monthsOfStructure,
   potLadder,
   POROMETER_CM,
-  resolveTaxon,
+  recipeOfKind,
   retentionFromPorometer,
   saturationKPa,
   scoopsOf,
+  standardOptions,
   suggestScoop,
   tipAngleDeg,
   topplingPushN,
-  TYPICAL_SPOT,
-  usualN,
   vpdKPa,
   waterAt,
-  standardOptions,
-  recipeOfKind,
-  type Ingredient,
-  type Part,
   type PotOption,
   type PotShape,
-  type Situation,
-  type Traits,
 } from '@fernbank/core';
-import { Router, type Request } from 'express';
 import Joi from 'joi';
-import { invalid } from '../http/errors.ts';
+import { DescribedRouter, type Described } from '../http/described.ts';
 import {
+  above0,
+  fraction,
   humidity,
   isoDate,
   latitude,
-  light,
-  mediumKind,
   potMaterialId,
   potShape,
   recipeId,
-  signals,
-  sizeSchool,
-  temperatures,
-  whenSchool,
 } from '../http/fields.ts';
-import { check } from '../http/validate.ts';
+import { partFrom, partsBody, type PartBody } from '../http/parts.ts';
+import {
+  decisionBody,
+  situationFields,
+  situationFrom,
+  type DecisionBody,
+} from '../http/situation.ts';
 
-const fraction = () => Joi.number().min(0).max(1);
-const above0 = (most: number) => Joi.number().positive().max(most);
+type Calculator<Body> = Described<Body> & Required<Pick<Described<Body>, 'body' | 'sum'>>;
 
 /** Stateless sums: each takes a situation and answers with the core's numbers. */
-export function calculatorRoutes(): Router {
-  const routes = Router();
-  const calculator = (path: string, answer: (request: Request) => unknown) =>
-    routes.post(path, (request, response) => void response.json(answer(request)));
-
-  calculator('/pot', ({ body }) => potSum(body));
-  calculator('/season', ({ body }) => seasonSum(body));
-  calculator('/column', ({ body }) => columnSum(body));
-  calculator('/mix', ({ body }) => mixSum(body));
-  calculator('/stability', ({ body }) => stabilitySum(body));
-  calculator('/dilution', ({ body }) => dilutionSum(body));
-  calculator('/feed', ({ body }) => feedSum(body));
-  calculator('/decision', ({ body }) => decide(situationFrom(check(decisionBody(), body))));
-  calculator('/fit', ({ body }) => fitSum(body));
+export function calculatorRoutes(): DescribedRouter {
+  const routes = new DescribedRouter();
+  routes.calculator('/pot', pot);
+  routes.calculator('/season', season);
+  routes.calculator('/column', column);
+  routes.calculator('/mix', mix);
+  routes.calculator('/stability', stability);
+  routes.calculator('/dilution', dilution);
+  routes.calculator('/feed', feeding);
+  routes.calculator('/decision', decision);
+  routes.calculator('/fit', fit);
   return routes;
 }
 
-function potSum(body: unknown) {
-  const headspace = { headspaceCm: Joi.number().min(0).max(LARGEST_POT_CM) };
-  const { headspaceCm, ...pot } = check(
-    potShape(headspace) as Joi.ObjectSchema<PotShape & { headspaceCm?: number }>,
-    body,
-  );
-  checkPot(pot);
-  return { brimfulL: brimfulL(pot), fillL: fillL(pot, headspaceCm) };
-}
+const pot: Calculator<PotShape & { headspaceCm?: number }> = {
+  summary: 'litres of a pot, brimful and filled to below the rim',
+  body: potShape({ headspaceCm: Joi.number().min(0).max(LARGEST_POT_CM) }),
+  example: { shape: 'round', topDiameterCm: 15, baseDiameterCm: 11, heightCm: 13.5 },
+  sum: ({ headspaceCm, ...shape }) => {
+    checkPot(shape);
+    return { brimfulL: brimfulL(shape), fillL: fillL(shape, headspaceCm) };
+  },
+};
 
-function seasonSum(body: unknown) {
-  const { latitudeDeg, date, temperatureC, relativeHumidity } = check(
-    Joi.object<{
-      latitudeDeg: number;
-      date: string;
-      temperatureC?: number;
-      relativeHumidity?: number;
-    }>({
-      latitudeDeg: latitude().required(),
-      date: isoDate().required(),
-      temperatureC: Joi.number().min(-40).max(60),
-      relativeHumidity: humidity(),
-    }),
-    body,
-  );
-  const day = dayOfYear(date);
-  return {
-    daylightHours: daylightHours(latitudeDeg, day),
-    extraterrestrialMJ: extraterrestrialMJ(latitudeDeg, day),
-    ...(temperatureC === undefined ? {} : { saturationKPa: saturationKPa(temperatureC) }),
-    ...(temperatureC === undefined || relativeHumidity === undefined
-      ? {}
-      : { vpdKPa: vpdKPa(temperatureC, relativeHumidity) }),
-  };
+interface SeasonBody {
+  latitudeDeg: number;
+  date: string;
+  temperatureC?: number;
+  relativeHumidity?: number;
 }
+const season: Calculator<SeasonBody> = {
+  summary: 'daylight, radiation above the air, and how dry the air is',
+  body: Joi.object<SeasonBody>({
+    latitudeDeg: latitude().required(),
+    date: isoDate().required(),
+    temperatureC: Joi.number().min(-40).max(60),
+    relativeHumidity: humidity(),
+  }),
+  example: { latitudeDeg: -20, date: '2026-09-03', temperatureC: 24.5, relativeHumidity: 0.5 },
+  sum: ({ latitudeDeg, date, temperatureC, relativeHumidity }) => {
+    const day = dayOfYear(date);
+    return {
+      daylightHours: daylightHours(latitudeDeg, day),
+      extraterrestrialMJ: extraterrestrialMJ(latitudeDeg, day),
+      ...(temperatureC === undefined ? {} : { saturationKPa: saturationKPa(temperatureC) }),
+      ...(temperatureC === undefined || relativeHumidity === undefined
+        ? {}
+        : { vpdKPa: vpdKPa(temperatureC, relativeHumidity) }),
+    };
+  },
+};
 
 const columnHeight = () => above0(500).required();
 type ColumnBody =
   | { thetaR: number; thetaS: number; alphaPerCm: number; n: number; heightCm: number }
   | { totalPorosity: number; airAt7_6cm: number; n: number; heightCm: number };
-
-function columnSum(body: unknown) {
-  const byCurve = Joi.object({
-    thetaR: fraction().required(),
-    thetaS: fraction().required(),
-    alphaPerCm: above0(1000).required(),
-    n: Joi.number().min(1.01).max(20).required(),
-    heightCm: columnHeight(),
-  });
-  const byPorometer = Joi.object({
-    totalPorosity: fraction().required(),
-    airAt7_6cm: fraction().required(),
-    n: Joi.number().min(1.05).max(10).required(),
-    heightCm: columnHeight(),
-  });
-  const schema = Joi.alternatives().conditional(
-    Joi.object({ totalPorosity: Joi.exist() }).unknown(),
-    {
-      then: byPorometer,
-      otherwise: byCurve,
-    },
-  ) as unknown as Joi.Schema<ColumnBody>;
-  const given = check(schema, body);
-  const curve =
-    'totalPorosity' in given
-      ? retentionFromPorometer(given.totalPorosity, given.airAt7_6cm, given.n)
-      : checkRetention(given);
-  const water = meanWaterInColumn(waterAt(curve), given.heightCm);
-  return { water, air: curve.thetaS - water, alphaPerCm: curve.alphaPerCm };
-}
-
-const ingredient = Joi.alternatives().conditional(Joi.string(), {
-  then: Joi.string(),
-  otherwise: Joi.object({
-    grainMm: above0(200).required(),
-    packing: Joi.number().min(0.05).max(0.99).required(),
-    dryKgPerL: above0(5).required(),
-    totalPorosity: Joi.number().min(0.05).max(0.99).required(),
-    airAt7_6cm: above0(0.99).required(),
-    n: Joi.number().min(1.05).max(10),
-    halfLifeMonths: above0(10_000).allow(null),
-  }).required(),
+const byCurve = Joi.object({
+  thetaR: fraction().required(),
+  thetaS: fraction().required(),
+  alphaPerCm: above0(1000).required(),
+  n: Joi.number().min(1.01).max(20).required(),
+  heightCm: columnHeight(),
 });
-
-interface PartBody {
-  component: string | (Omit<Ingredient, 'n' | 'halfLifeMonths'> & Partial<Ingredient>);
-  parts: number;
-}
-
-const partsBody = () =>
-  Joi.array()
-    .items(
-      Joi.object({
-        component: ingredient.required(),
-        parts: Joi.number().min(0).max(1e6).required(),
-      }),
-    )
-    .min(1)
-    .max(40);
-
-function partFrom({ component: given, parts }: PartBody): Part {
-  if (typeof given === 'string') return { ingredient: component(given), parts };
-  return {
-    ingredient: {
-      ...given,
-      n: given.n ?? usualN(given.grainMm),
-      halfLifeMonths: given.halfLifeMonths ?? null,
-    },
-    parts,
-  };
-}
+const byPorometer = Joi.object({
+  totalPorosity: fraction().required(),
+  airAt7_6cm: fraction().required(),
+  n: Joi.number().min(1.05).max(10).required(),
+  heightCm: columnHeight(),
+});
+const column: Calculator<ColumnBody> = {
+  summary: 'water and air of a drained column, by its retention curve',
+  body: Joi.alternatives().conditional(Joi.object({ totalPorosity: Joi.exist() }).unknown(), {
+    then: byPorometer,
+    otherwise: byCurve,
+  }) as unknown as Joi.Schema<ColumnBody>,
+  example: { totalPorosity: 0.82, airAt7_6cm: 0.48, n: 1.9, heightCm: 12 },
+  sum: (given) => {
+    const curve =
+      'totalPorosity' in given
+        ? retentionFromPorometer(given.totalPorosity, given.airAt7_6cm, given.n)
+        : checkRetention(given);
+    const water = meanWaterInColumn(waterAt(curve), given.heightCm);
+    return { water, air: curve.thetaS - water, alphaPerCm: curve.alphaPerCm };
+  },
+};
 
 /**
  * Air that roots may need, from the most demanding down: the life of a mix is
@@ -198,254 +147,226 @@ function partFrom({ component: given, parts }: PartBody): Part {
 const AIR_NEEDS = [0.25, 0.18, 0.12, 0.05] as const;
 const MARGIN_WHEN_FRESH = 1.25;
 
-function mixSum(body: unknown) {
-  const { parts, mixedL, heightCm, scoopL, airNeed, temperatureC } = check(
-    Joi.object<{
-      parts: PartBody[];
-      mixedL: number;
-      heightCm: number;
-      scoopL?: number;
-      airNeed?: number;
-      temperatureC: number;
-    }>({
-      parts: partsBody().required(),
-      mixedL: above0(100_000).required(),
-      heightCm: above0(500).default(POROMETER_CM),
-      scoopL: Joi.number().min(0.001).max(1000),
-      airNeed: Joi.number().min(0.01).max(0.9),
-      temperatureC: Joi.number().min(-30).max(50).default(20),
-    }),
-    body,
-  );
-  const mix = blend(parts.map(partFrom));
-  const water = meanWaterInColumn(mix.water, heightCm);
-  const air = Math.max(0, mix.totalPorosity - water);
-  const litres = mix.measuredPerMixed.map((perMixed) => perMixed * mixedL);
-  const { scoops, scoopL: scoop } = scoopL ? scoopsOf(litres, scoopL) : suggestScoop(litres);
-  const conditions = { temperatureC, wetness: 1 };
-  const need = airNeed ?? AIR_NEEDS.find((candidate) => air > candidate * MARGIN_WHEN_FRESH);
-  const lifeMonths =
-    need === undefined
-      ? monthsOfStructure({ ...mix, air }, conditions)
-      : monthsAboveAir({ ...mix, air }, conditions, need);
-  return {
-    components: litres.map((measureL, i) => ({ measureL, scoops: scoops[i]! })),
-    measuredL: mixedL / (1 - mix.shrink),
-    mixedL,
-    scoopL: scoop,
-    shrink: mix.shrink,
-    totalPorosity: mix.totalPorosity,
-    air,
-    water,
-    dryKgPerL: mix.dryKgPerL,
-    wetKgPerL: mix.dryKgPerL + water,
-    lifeMonths,
-    airNeed: need ?? null,
-  };
+interface MixBody {
+  parts: PartBody[];
+  mixedL: number;
+  heightCm?: number;
+  scoopL?: number;
+  airNeed?: number;
+  temperatureC?: number;
 }
+const mix: Calculator<MixBody> = {
+  summary:
+    'a recipe measured out: litres and scoops of each part, shrink, air, water, weight, life',
+  body: Joi.object<MixBody>({
+    parts: partsBody().required(),
+    mixedL: above0(100_000).required(),
+    heightCm: above0(500).default(POROMETER_CM),
+    scoopL: Joi.number().min(0.001).max(1000),
+    airNeed: Joi.number().min(0.01).max(0.9),
+    temperatureC: Joi.number().min(-30).max(50).default(20),
+  }),
+  example: {
+    parts: [
+      { component: 'barkMedium', parts: 7 },
+      { component: 'perlite', parts: 2 },
+      { component: 'charcoal', parts: 1 },
+    ],
+    mixedL: 5,
+    heightCm: 12,
+  },
+  sum: ({ parts, mixedL, heightCm = POROMETER_CM, scoopL, airNeed, temperatureC = 20 }) => {
+    const made = blend(parts.map(partFrom));
+    const water = meanWaterInColumn(made.water, heightCm);
+    const air = Math.max(0, made.totalPorosity - water);
+    const litres = made.measuredPerMixed.map((perMixed) => perMixed * mixedL);
+    const { scoops, scoopL: scoop } = scoopL ? scoopsOf(litres, scoopL) : suggestScoop(litres);
+    const conditions = { temperatureC, wetness: 1 };
+    const need = airNeed ?? AIR_NEEDS.find((candidate) => air > candidate * MARGIN_WHEN_FRESH);
+    const lifeMonths =
+      need === undefined
+        ? monthsOfStructure({ ...made, air }, conditions)
+        : monthsAboveAir({ ...made, air }, conditions, need);
+    return {
+      components: litres.map((measureL, i) => ({ measureL, scoops: scoops[i]! })),
+      measuredL: mixedL / (1 - made.shrink),
+      mixedL,
+      scoopL: scoop,
+      shrink: made.shrink,
+      totalPorosity: made.totalPorosity,
+      air,
+      water,
+      dryKgPerL: made.dryKgPerL,
+      wetKgPerL: made.dryKgPerL + water,
+      lifeMonths,
+      airNeed: need ?? null,
+    };
+  },
+};
 
-function stabilitySum(body: unknown) {
-  const { baseRadiusCm, bodies, pushHeightCm } = check(
-    Joi.object<{
-      baseRadiusCm: number;
-      bodies: { massKg: number; heightCm: number }[];
-      pushHeightCm?: number;
-    }>({
-      baseRadiusCm: above0(1000).required(),
-      bodies: Joi.array()
-        .items(
-          Joi.object({
-            massKg: Joi.number().min(0).max(100_000).required(),
-            heightCm: Joi.number().min(0).max(10_000).required(),
-          }),
-        )
-        .min(1)
-        .max(200)
-        .required(),
-      pushHeightCm: above0(10_000),
-    }),
-    body,
-  );
-  const { massKg, heightCm } = centreOfGravity(bodies);
-  return {
-    gravityHeightCm: heightCm,
-    tipAngleDeg: tipAngleDeg(baseRadiusCm, heightCm),
-    ...(pushHeightCm === undefined
-      ? {}
-      : { pushN: topplingPushN(massKg, baseRadiusCm, pushHeightCm) }),
-  };
+interface StabilityBody {
+  baseRadiusCm: number;
+  bodies: { massKg: number; heightCm: number }[];
+  pushHeightCm?: number;
 }
+const stability: Calculator<StabilityBody> = {
+  summary: 'centre of gravity, tip angle and the push that topples',
+  body: Joi.object<StabilityBody>({
+    baseRadiusCm: above0(1000).required(),
+    bodies: Joi.array()
+      .items(
+        Joi.object({
+          massKg: Joi.number().min(0).max(100_000).required(),
+          heightCm: Joi.number().min(0).max(10_000).required(),
+        }),
+      )
+      .min(1)
+      .max(200)
+      .required(),
+    pushHeightCm: above0(10_000),
+  }),
+  example: { baseRadiusCm: 5.5, bodies: [{ massKg: 2, heightCm: 30 }], pushHeightCm: 80 },
+  sum: ({ baseRadiusCm, bodies, pushHeightCm }) => {
+    const { massKg, heightCm } = centreOfGravity(bodies);
+    return {
+      gravityHeightCm: heightCm,
+      tipAngleDeg: tipAngleDeg(baseRadiusCm, heightCm),
+      ...(pushHeightCm === undefined
+        ? {}
+        : { pushN: topplingPushN(massKg, baseRadiusCm, pushHeightCm) }),
+    };
+  },
+};
 
-function dilutionSum(body: unknown) {
-  const { stockPercent, targetPercent, totalL } = check(
-    Joi.object<{ stockPercent: number; targetPercent: number; totalL: number }>({
-      stockPercent: above0(100).required(),
-      targetPercent: above0(100).required(),
-      totalL: above0(1e6).required(),
-    }),
-    body,
-  );
-  return dilute(stockPercent, targetPercent, totalL);
+interface DilutionBody {
+  stockPercent: number;
+  targetPercent: number;
+  totalL: number;
 }
+const dilution: Calculator<DilutionBody> = {
+  summary: 'how much stock and water make a weaker solution',
+  body: Joi.object<DilutionBody>({
+    stockPercent: above0(100).required(),
+    targetPercent: above0(100).required(),
+    totalL: above0(1e6).required(),
+  }),
+  example: { stockPercent: 5, targetPercent: 0.5, totalL: 10 },
+  sum: ({ stockPercent, targetPercent, totalL }) => dilute(stockPercent, targetPercent, totalL),
+};
 
-function feedSum(body: unknown) {
-  const { targetPpm, nutrientPercent, totalL } = check(
-    Joi.object<{ targetPpm: number; nutrientPercent: number; totalL: number }>({
-      targetPpm: above0(5000).required(),
-      nutrientPercent: above0(100).required(),
-      totalL: above0(1e6).required(),
-    }),
-    body,
-  );
-  return feed(targetPpm, nutrientPercent, totalL);
+interface FeedBody {
+  targetPpm: number;
+  nutrientPercent: number;
+  totalL: number;
 }
+const feeding: Calculator<FeedBody> = {
+  summary: 'grams of a feed for a strength in parts per million',
+  body: Joi.object<FeedBody>({
+    targetPpm: above0(5000).required(),
+    nutrientPercent: above0(100).required(),
+    totalL: above0(1e6).required(),
+  }),
+  example: { targetPpm: 200, nutrientPercent: 20, totalL: 10 },
+  sum: ({ targetPpm, nutrientPercent, totalL }) => feed(targetPpm, nutrientPercent, totalL),
+};
 
-interface DecisionBody {
-  taxon?: string;
-  traits?: Traits;
-  date: string;
-  spot: Partial<Situation['spot']>;
-  pot: PotShape;
-  medium: { kind: Situation['medium']['kind']; recipe?: string; parts?: PartBody[] };
-  lastRepot: string | null;
-  signals: Situation['signals'];
-  measurements?: unknown[];
-  schools?: Situation['schools'];
-}
+const SITUATION: DecisionBody = {
+  taxon: 'Davallia fejeensis',
+  date: '2026-03-20',
+  spot: { latitudeDeg: 54, indoors: true, temperatureC: 20, relativeHumidity: 0.5, lampHours: 0 },
+  pot: { shape: 'round', topDiameterCm: 14, baseDiameterCm: 10, heightCm: 12 },
+  medium: { kind: 'bark' },
+  lastRepot: '2024-05-01',
+  signals: { rootsAtHoles: 'several', smell: 'fresh' },
+};
 
-const situationFields = () => ({
-  taxon: Joi.string().trim().min(1).max(160),
-  traits: Joi.object().unknown(),
-  date: isoDate().required(),
-  spot: Joi.object({
-    latitudeDeg: latitude(),
-    indoors: Joi.boolean(),
-    temperatureC: temperatures(),
-    relativeHumidity: humidity(),
-    lampHours: Joi.number().min(0).max(24),
-    light: light(),
-  }).default({}),
-  pot: potShape().required(),
-  medium: Joi.object({
-    kind: mediumKind().required(),
-    recipe: recipeId(),
-    parts: partsBody(),
-  }).required(),
-  lastRepot: isoDate().allow(null).default(null),
-  signals: signals().default({}),
-  measurements: Joi.array().max(100_000),
-  schools: Joi.object({ when: whenSchool(), size: sizeSchool() }),
-});
-
-const decisionBody = () => Joi.object<DecisionBody>(situationFields()).or('taxon', 'traits');
-
-function situationFrom(body: DecisionBody): Situation {
-  const { medium, date, pot, lastRepot, signals: found, schools } = body;
-  checkPot(pot);
-  return {
-    traits: traitsFrom(body),
-    date,
-    spot: { ...TYPICAL_SPOT, ...body.spot },
-    pot,
-    medium: {
-      kind: medium.kind,
-      ...(medium.recipe ? { recipe: medium.recipe } : {}),
-      ...(medium.parts ? { parts: medium.parts.map(partFrom) } : {}),
-    },
-    lastRepot,
-    signals: found,
-    ...(schools ? { schools } : {}),
-  };
-}
-
-/** Full traits win; with a taxon they only need to say what differs. */
-function traitsFrom({ taxon, traits }: DecisionBody): Traits {
-  const known = taxon === undefined ? null : resolveTaxon(taxon);
-  if (taxon !== undefined && !known && !traits) {
-    throw invalid('taxon', `“${taxon}” is not in the catalogue: name a genus or a group`);
-  }
-  const complete = { ...(known ?? resolveTaxon('foliageShrub')!).traits, ...traits };
-  for (const [name, value] of Object.entries(traits ?? {})) {
-    const usual =
-      known?.traits[name as keyof Traits] ??
-      resolveTaxon('foliageShrub')!.traits[name as keyof Traits];
-    if (usual === undefined) throw invalid(`traits.${name}`, `traits.${name} is not a trait`);
-    if (value !== null && usual !== null && typeof value !== typeof usual) {
-      throw invalid(`traits.${name}`, `traits.${name} must be a ${typeof usual}`);
-    }
-  }
-  return complete;
-}
+const decision: Calculator<DecisionBody> = {
+  summary: 'repot, when, or leave: verdict, reasons, curves, what would turn it',
+  body: decisionBody(),
+  example: SITUATION,
+  sum: (body) => decide(situationFrom(body)),
+};
 
 interface FitBody extends DecisionBody {
-  pots: (PotShape & { id?: string; label?: string; material: PotOption['material'] })[];
+  pots?: (PotShape & { id?: string; label?: string; material?: PotOption['material'] })[];
   mix?: string | PartBody[];
-  support?: { lengthCm: number; kg: number };
-  plantHeightCm: number;
+  support?: { lengthCm: number; kg?: number };
+  plantHeightCm?: number;
 }
+const SUPPORT_KG = 0.2;
+const PLANT_HEIGHT_CM = 30;
 
-function fitSum(body: unknown) {
-  const given = check(
-    Joi.object<FitBody>({
-      ...situationFields(),
-      pots: Joi.array()
-        .items(
-          potShape({
-            id: Joi.string().max(80),
-            label: Joi.string().max(80),
-            material: potMaterialId().default('plastic'),
-          }),
-        )
-        .max(500)
-        .default([]),
-      mix: Joi.alternatives().conditional(Joi.string(), {
-        then: recipeId(),
-        otherwise: partsBody(),
-      }),
-      support: Joi.object({
-        lengthCm: above0(1000).required(),
-        kg: Joi.number().min(0).max(1000).default(0.2),
-      }),
-      plantHeightCm: above0(1000).default(30),
-    }).or('taxon', 'traits'),
-    body,
-  );
-  const situation = situationFrom(given);
-  const owned: PotOption[] = given.pots.map(({ id, label, material, ...outside }, i) => ({
-    id: id ?? `pot-${i + 1}`,
-    label: label ?? `pot ${i + 1}`,
-    outside,
-    material,
-    owned: true,
-  }));
-  const mix =
-    typeof given.mix === 'string'
-      ? blendOfRecipe(given.mix)
-      : given.mix
-        ? blend(given.mix.map(partFrom))
-        : blendOfRecipe(given.medium.recipe ?? recipeOfKind(given.medium.kind).id);
-  const { rungs, choice, because, school } = potLadder({
-    situation,
-    options: owned.length > 0 ? owned : standardOptions(situation.pot),
-    mix,
-    plantHeightCm: given.plantHeightCm,
-    ...(given.support ? { support: given.support } : {}),
-  });
-  return {
-    ladder: rungs.map((rung) => ({
-      pot: rung.option,
-      newMediumL: rung.newMediumL,
-      monthsToCrowded: rung.monthsToCrowded,
-      mediumMonths: rung.mediumMonths,
-      daysToDry: rung.daysToDryInGrowth,
-      daysToDryAtRest: rung.daysToDryAtRest,
-      tipAngleDeg: rung.stance.tipAngleDryDeg,
-      wetKg: rung.stance.wetKg,
-      verdict: rung.verdict,
-      because: rung.because,
-    })),
-    choice: choice === null ? null : rungs[choice]!.option.id,
-    because,
-    school,
-  };
+const fit: Calculator<FitBody> = {
+  summary: 'the ladder of pots for a plant, and the one to take',
+  body: Joi.object<FitBody>({
+    ...situationFields(),
+    pots: Joi.array()
+      .items(
+        potShape({
+          id: Joi.string().max(80),
+          label: Joi.string().max(80),
+          material: potMaterialId().default('plastic'),
+        }),
+      )
+      .max(500)
+      .default([]),
+    mix: Joi.alternatives().conditional(Joi.string(), {
+      then: recipeId(),
+      otherwise: partsBody(),
+    }),
+    support: Joi.object({
+      lengthCm: above0(1000).required(),
+      kg: Joi.number().min(0).max(1000).default(SUPPORT_KG),
+    }),
+    plantHeightCm: above0(1000).default(PLANT_HEIGHT_CM),
+  }).or('taxon', 'traits'),
+  example: {
+    ...SITUATION,
+    pots: [
+      { shape: 'round', topDiameterCm: 17, baseDiameterCm: 12, heightCm: 13, label: 'green 17' },
+      { shape: 'round', topDiameterCm: 24, baseDiameterCm: 17, heightCm: 18, label: 'glazed 24' },
+    ],
+    mix: 'barkEpiphyte',
+  },
+  sum: (given) => {
+    const { pots = [], support, plantHeightCm = PLANT_HEIGHT_CM } = given;
+    const situation = situationFrom(given);
+    const owned = pots.map(({ id, label, material = 'plastic', ...outside }, i): PotOption => ({
+      id: id ?? `pot-${i + 1}`,
+      label: label ?? `pot ${i + 1}`,
+      outside,
+      material,
+      owned: true,
+    }));
+    const { rungs, choice, because, school } = potLadder({
+      situation,
+      options: owned.length > 0 ? owned : standardOptions(situation.pot),
+      mix: blendGiven(given),
+      plantHeightCm,
+      ...(support ? { support: { kg: SUPPORT_KG, ...support } } : {}),
+    });
+    return {
+      ladder: rungs.map((rung) => ({
+        pot: rung.option,
+        newMediumL: rung.newMediumL,
+        monthsToCrowded: rung.monthsToCrowded,
+        mediumMonths: rung.mediumMonths,
+        daysToDry: rung.daysToDryInGrowth,
+        daysToDryAtRest: rung.daysToDryAtRest,
+        tipAngleDeg: rung.stance.tipAngleDryDeg,
+        wetKg: rung.stance.wetKg,
+        verdict: rung.verdict,
+        because: rung.because,
+      })),
+      choice: choice === null ? null : rungs[choice]!.option.id,
+      because,
+      school,
+    };
+  },
+};
+
+function blendGiven({ mix: given, medium }: FitBody) {
+  if (typeof given === 'string') return blendOfRecipe(given);
+  if (given) return blend(given.map(partFrom));
+  return blendOfRecipe(medium.recipe ?? recipeOfKind(medium.kind).id);
 }

@@ -12,10 +12,10 @@ import {
   type Traits,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
-import { Router } from 'express';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import { plants, spots } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   firstWaterSchool,
@@ -29,8 +29,16 @@ import {
   sizeSchool,
   whenSchool,
 } from '../http/fields.ts';
-import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
-import { check } from '../http/validate.ts';
+import {
+  checkFresh,
+  idOf,
+  page,
+  pageQuery,
+  rowOr404,
+  sendRow,
+  stamp,
+  touch,
+} from '../http/resource.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
 import { freeOnShelf } from '../services/repotting.ts';
 
@@ -99,21 +107,20 @@ const newPlant = Joi.object<PlantInput>({
 
 const changedPlant = Joi.object<Partial<PlantInput>>(fields).min(1);
 
-export function plantRoutes(context: Context): Router {
+export function plantRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
+  const routes = new DescribedRouter();
 
-  routes.get('/', (request, response) => {
+  routes.get('/', { summary: 'list plants', query: pageQuery }, (request, response) => {
     const { items, nextCursor } = page(db, plants, request);
     response.json({ items: items.map(withTaxon), nextCursor });
   });
 
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one plant' }, (request, response) => {
     sendRow(response, withTaxon(rowOr404(db, plants, idOf(request), 'plant')));
   });
 
-  routes.post('/', (request, response) => {
-    const input = check(newPlant, request.body);
+  routes.post('/', { summary: 'add a plant', body: newPlant }, (_request, response, input) => {
     checkPlant(context, input);
     const row = db
       .insert(plants)
@@ -123,29 +130,32 @@ export function plantRoutes(context: Context): Router {
     sendRow(response.location(`/api/plants/${row.id}`), withTaxon(row), 201);
   });
 
-  routes.patch('/:id', (request, response) => {
-    const changed = check(changedPlant, request.body);
-    const row = db.transaction((tx) => {
-      const before = rowOr404(tx, plants, idOf(request), 'plant');
-      checkFresh(request, before);
-      const merged: PlantInput = { ...before, ...changed };
-      checkPlant(context, merged);
-      // Another pot than the shelf's was measured: the shelf has its own back.
-      const sameMaterial = merged.potMaterial === before.potMaterial;
-      const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
-      if (!samePot) freeOnShelf(tx, before.potId);
-      const freed = samePot ? {} : { potId: null };
-      return tx
-        .update(plants)
-        .set({ ...changed, ...freed, ...touch(before) })
-        .where(eq(plants.id, before.id))
-        .returning()
-        .get();
-    });
-    sendRow(response, withTaxon(row));
-  });
+  routes.patch(
+    '/:id',
+    { summary: 'change a plant', body: changedPlant },
+    (request, response, changed) => {
+      const row = db.transaction((tx) => {
+        const before = rowOr404(tx, plants, idOf(request), 'plant');
+        checkFresh(request, before);
+        const merged: PlantInput = { ...before, ...changed };
+        checkPlant(context, merged);
+        // Another pot than the shelf's was measured: the shelf has its own back.
+        const sameMaterial = merged.potMaterial === before.potMaterial;
+        const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
+        if (!samePot) freeOnShelf(tx, before.potId);
+        const freed = samePot ? {} : { potId: null };
+        return tx
+          .update(plants)
+          .set({ ...changed, ...freed, ...touch(before) })
+          .where(eq(plants.id, before.id))
+          .returning()
+          .get();
+      });
+      sendRow(response, withTaxon(row));
+    },
+  );
 
-  routes.delete('/:id', (request, response) => {
+  routes.delete('/:id', { summary: 'remove a plant' }, (request, response) => {
     db.transaction((tx) => {
       const row = rowOr404(tx, plants, idOf(request), 'plant');
       checkFresh(request, row);

@@ -1,13 +1,21 @@
 import { checkPot } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
-import { Router } from 'express';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { pots } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import { potMaterialId, potShape } from '../http/fields.ts';
-import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
-import { check } from '../http/validate.ts';
+import {
+  checkFresh,
+  idOf,
+  page,
+  pageQuery,
+  rowOr404,
+  sendRow,
+  stamp,
+  touch,
+} from '../http/resource.ts';
 import { shelfFillL } from '../services/repotting.ts';
 
 type PotRow = typeof pots.$inferSelect;
@@ -31,48 +39,54 @@ const newPot = Joi.object<PotInput>({
 });
 const changedPot = Joi.object<Partial<PotInput>>(fields).min(1);
 
-export function potRoutes({ db }: Context): Router {
-  const routes = Router();
+export function potRoutes({ db }: Context): DescribedRouter {
+  const routes = new DescribedRouter();
 
-  routes.get('/', (request, response) => {
+  routes.get('/', { summary: 'list pots of the shelf', query: pageQuery }, (request, response) => {
     const { items, nextCursor } = page(db, pots, request);
     response.json({ items: items.map(withFill), nextCursor });
   });
 
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one kind of pot on the shelf' }, (request, response) => {
     sendRow(response, withFill(rowOr404(db, pots, idOf(request), 'pot')));
   });
 
-  routes.post('/', (request, response) => {
-    const input = check(newPot, request.body);
-    const pot = { ...input, free: input.free ?? input.count };
-    checkCounts(pot);
-    checkPot(pot.shape);
-    const row = db
-      .insert(pots)
-      .values({ ...stamp(), ...pot })
-      .returning()
-      .get();
-    sendRow(response.location(`/api/pots/${row.id}`), withFill(row), 201);
-  });
-
-  routes.patch('/:id', (request, response) => {
-    const changed = check(changedPot, request.body);
-    const row = db.transaction((tx) => {
-      const before = rowOr404(tx, pots, idOf(request), 'pot');
-      checkFresh(request, before);
-      checkCounts({ ...before, ...changed });
-      return tx
-        .update(pots)
-        .set({ ...changed, ...touch(before) })
-        .where(eq(pots.id, before.id))
+  routes.post(
+    '/',
+    { summary: 'add a kind of pot on the shelf', body: newPot },
+    (_request, response, input) => {
+      const pot = { ...input, free: input.free ?? input.count };
+      checkCounts(pot);
+      checkPot(pot.shape);
+      const row = db
+        .insert(pots)
+        .values({ ...stamp(), ...pot })
         .returning()
         .get();
-    });
-    sendRow(response, withFill(row));
-  });
+      sendRow(response.location(`/api/pots/${row.id}`), withFill(row), 201);
+    },
+  );
 
-  routes.delete('/:id', (request, response) => {
+  routes.patch(
+    '/:id',
+    { summary: 'change a kind of pot on the shelf', body: changedPot },
+    (request, response, changed) => {
+      const row = db.transaction((tx) => {
+        const before = rowOr404(tx, pots, idOf(request), 'pot');
+        checkFresh(request, before);
+        checkCounts({ ...before, ...changed });
+        return tx
+          .update(pots)
+          .set({ ...changed, ...touch(before) })
+          .where(eq(pots.id, before.id))
+          .returning()
+          .get();
+      });
+      sendRow(response, withFill(row));
+    },
+  );
+
+  routes.delete('/:id', { summary: 'remove a kind of pot on the shelf' }, (request, response) => {
     db.transaction((tx) => {
       const row = rowOr404(tx, pots, idOf(request), 'pot');
       checkFresh(request, row);

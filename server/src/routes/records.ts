@@ -1,8 +1,9 @@
 import { and, eq, gt } from 'drizzle-orm';
-import { Router, type Request } from 'express';
+import type { Request } from 'express';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import { looks, measurements, MEASUREMENT_KINDS, plants, repots, tasks } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   isoDate,
@@ -14,7 +15,16 @@ import {
   rowId,
   signals,
 } from '../http/fields.ts';
-import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
+import {
+  checkFresh,
+  idOf,
+  page,
+  pageQuery,
+  rowOr404,
+  sendRow,
+  stamp,
+  touch,
+} from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { completeTask } from '../services/rounds.ts';
 import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
@@ -55,17 +65,16 @@ const changedLook = Joi.object<{ signals?: Record<string, string>; note?: string
   note: note(),
 }).min(1);
 
-export function lookRoutes(context: Context): Router {
+export function lookRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
-  routes.get('/', (request, response) => {
+  const routes = new DescribedRouter();
+  routes.get('/', { summary: 'list looks', query: pageQuery }, (request, response) => {
     response.json(page(db, looks, request, ofPlant(request, looks)));
   });
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one look' }, (request, response) => {
     sendRow(response, rowOr404(db, looks, idOf(request), 'look'));
   });
-  routes.post('/', (request, response) => {
-    const input = check(newLook, request.body);
+  routes.post('/', { summary: 'add a look', body: newLook }, (_request, response, input) => {
     notAhead(context, 'date', input.date);
     checkArrived(context, input.plantId, input.date);
     const row = db
@@ -75,21 +84,24 @@ export function lookRoutes(context: Context): Router {
       .get();
     sendRow(response.location(`/api/looks/${row.id}`), row, 201);
   });
-  routes.patch('/:id', (request, response) => {
-    const changed = check(changedLook, request.body);
-    const row = db.transaction((tx) => {
-      const before = rowOr404(tx, looks, idOf(request), 'look');
-      checkFresh(request, before);
-      return tx
-        .update(looks)
-        .set({ ...changed, ...touch(before) })
-        .where(eq(looks.id, before.id))
-        .returning()
-        .get();
-    });
-    sendRow(response, row);
-  });
-  routes.delete('/:id', (request, response) => {
+  routes.patch(
+    '/:id',
+    { summary: 'change a look', body: changedLook },
+    (request, response, changed) => {
+      const row = db.transaction((tx) => {
+        const before = rowOr404(tx, looks, idOf(request), 'look');
+        checkFresh(request, before);
+        return tx
+          .update(looks)
+          .set({ ...changed, ...touch(before) })
+          .where(eq(looks.id, before.id))
+          .returning()
+          .get();
+      });
+      sendRow(response, row);
+    },
+  );
+  routes.delete('/:id', { summary: 'remove a look' }, (request, response) => {
     const row = rowOr404(db, looks, idOf(request), 'look');
     checkFresh(request, row);
     db.delete(looks).where(eq(looks.id, row.id)).run();
@@ -126,32 +138,38 @@ function isNewestHeight(db: Context['db'], { plantId, date }: { plantId: number;
   return later === undefined;
 }
 
-export function measurementRoutes(context: Context): Router {
+export function measurementRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
-  routes.get('/', (request, response) => {
+  const routes = new DescribedRouter();
+  routes.get('/', { summary: 'list measurements', query: pageQuery }, (request, response) => {
     response.json(page(db, measurements, request, ofPlant(request, measurements)));
   });
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one measurement' }, (request, response) => {
     sendRow(response, rowOr404(db, measurements, idOf(request), 'measurement'));
   });
-  routes.post('/', (request, response) => {
-    const input = check(newMeasurement, request.body);
-    notAhead(context, 'date', input.date);
-    checkArrived(context, input.plantId, input.date);
-    const row = db.transaction((tx) => {
-      if (input.kind === 'heightCm' && isNewestHeight(tx, input)) {
-        tx.update(plants).set({ heightCm: input.value }).where(eq(plants.id, input.plantId)).run();
-      }
-      return tx
-        .insert(measurements)
-        .values({ ...stamp(), ...input })
-        .returning()
-        .get();
-    });
-    sendRow(response.location(`/api/measurements/${row.id}`), row, 201);
-  });
-  routes.delete('/:id', (request, response) => {
+  routes.post(
+    '/',
+    { summary: 'add a measurement', body: newMeasurement },
+    (_request, response, input) => {
+      notAhead(context, 'date', input.date);
+      checkArrived(context, input.plantId, input.date);
+      const row = db.transaction((tx) => {
+        if (input.kind === 'heightCm' && isNewestHeight(tx, input)) {
+          tx.update(plants)
+            .set({ heightCm: input.value })
+            .where(eq(plants.id, input.plantId))
+            .run();
+        }
+        return tx
+          .insert(measurements)
+          .values({ ...stamp(), ...input })
+          .returning()
+          .get();
+      });
+      sendRow(response.location(`/api/measurements/${row.id}`), row, 201);
+    },
+  );
+  routes.delete('/:id', { summary: 'remove a measurement' }, (request, response) => {
     const row = rowOr404(db, measurements, idOf(request), 'measurement');
     checkFresh(request, row);
     db.delete(measurements).where(eq(measurements.id, row.id)).run();
@@ -173,50 +191,60 @@ const newRepot = Joi.object<RepotOrder>({
   note: note().default(''),
 });
 
-export function repotRoutes(context: Context): Router {
+export function repotRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
-  routes.get('/', (request, response) => {
+  const routes = new DescribedRouter();
+  routes.get('/', { summary: 'list repots', query: pageQuery }, (request, response) => {
     response.json(page(db, repots, request, ofPlant(request, repots)));
   });
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one repot' }, (request, response) => {
     sendRow(response, rowOr404(db, repots, idOf(request), 'repot'));
   });
-  routes.post('/', (request, response) => {
-    const order = check(newRepot, request.body);
-    notAhead(context, 'date', order.date);
-    const written = repot(db, order);
-    response
-      .location(`/api/repots/${written.repot.id}`)
-      .status(201)
-      .json({ ...written.repot, tasks: written.tasks });
-  });
-  routes.delete('/:id', (request, response) => {
-    const row = rowOr404(db, repots, idOf(request), 'repot');
-    checkFresh(request, row);
-    undoRepot(db, row);
-    response.status(204).end();
-  });
+  routes.post(
+    '/',
+    { summary: 'write a repot down: event, new housing, aftercare', body: newRepot },
+    (_request, response, order) => {
+      notAhead(context, 'date', order.date);
+      const written = repot(db, order);
+      response
+        .location(`/api/repots/${written.repot.id}`)
+        .status(201)
+        .json({ ...written.repot, tasks: written.tasks });
+    },
+  );
+  routes.delete(
+    '/:id',
+    { summary: 'take the newest repot of a plant back' },
+    (request, response) => {
+      const row = rowOr404(db, repots, idOf(request), 'repot');
+      checkFresh(request, row);
+      undoRepot(db, row);
+      response.status(204).end();
+    },
+  );
   return routes;
 }
 
 const changedTask = Joi.object<{ done: string | null }>({ done: isoDate().allow(null).required() });
 
-export function taskRoutes(context: Context): Router {
+export function taskRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
-  routes.get('/', (request, response) => {
+  const routes = new DescribedRouter();
+  routes.get('/', { summary: 'list tasks', query: pageQuery }, (request, response) => {
     response.json(page(db, tasks, request, ofPlant(request, tasks)));
   });
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one task' }, (request, response) => {
     sendRow(response, rowOr404(db, tasks, idOf(request), 'task'));
   });
-  routes.patch('/:id', (request, response) => {
-    const { done } = check(changedTask, request.body);
-    const row = rowOr404(db, tasks, idOf(request), 'task');
-    checkFresh(request, row);
-    if (done) notAhead(context, 'done', done);
-    sendRow(response, completeTask(db, row, done));
-  });
+  routes.patch(
+    '/:id',
+    { summary: 'mark a task done, or open again', body: changedTask },
+    (request, response, { done }) => {
+      const row = rowOr404(db, tasks, idOf(request), 'task');
+      checkFresh(request, row);
+      if (done) notAhead(context, 'done', done);
+      sendRow(response, completeTask(db, row, done));
+    },
+  );
   return routes;
 }

@@ -1,12 +1,20 @@
 import { eq, sql } from 'drizzle-orm';
-import { Router } from 'express';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { plants, spots } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
 import { humidity, latitude, light, temperatures } from '../http/fields.ts';
-import { checkFresh, idOf, page, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
-import { check } from '../http/validate.ts';
+import {
+  checkFresh,
+  idOf,
+  page,
+  pageQuery,
+  rowOr404,
+  sendRow,
+  stamp,
+  touch,
+} from '../http/resource.ts';
 import type { SpotRow } from '../services/collection.ts';
 
 type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
@@ -35,17 +43,20 @@ const newSpot = Joi.object<SpotInput>({
 });
 const changedSpot = Joi.object<Partial<SpotInput>>(fields).min(1);
 
-export function spotRoutes({ db }: Context): Router {
-  const routes = Router();
+export function spotRoutes({ db }: Context): DescribedRouter {
+  const routes = new DescribedRouter();
 
-  routes.get('/', (request, response) => void response.json(page(db, spots, request)));
+  routes.get(
+    '/',
+    { summary: 'list spots', query: pageQuery },
+    (request, response) => void response.json(page(db, spots, request)),
+  );
 
-  routes.get('/:id', (request, response) => {
+  routes.get('/:id', { summary: 'one spot' }, (request, response) => {
     sendRow(response, rowOr404(db, spots, idOf(request), 'spot'));
   });
 
-  routes.post('/', (request, response) => {
-    const input = check(newSpot, request.body);
+  routes.post('/', { summary: 'add a spot', body: newSpot }, (_request, response, input) => {
     const row = db
       .insert(spots)
       .values({ ...stamp(), ...input })
@@ -54,22 +65,25 @@ export function spotRoutes({ db }: Context): Router {
     sendRow(response.location(`/api/spots/${row.id}`), row, 201);
   });
 
-  routes.patch('/:id', (request, response) => {
-    const changed = check(changedSpot, request.body);
-    const row = db.transaction((tx) => {
-      const before = rowOr404(tx, spots, idOf(request), 'spot');
-      checkFresh(request, before);
-      return tx
-        .update(spots)
-        .set({ ...changed, ...touch(before) })
-        .where(eq(spots.id, before.id))
-        .returning()
-        .get();
-    });
-    sendRow(response, row);
-  });
+  routes.patch(
+    '/:id',
+    { summary: 'change a spot', body: changedSpot },
+    (request, response, changed) => {
+      const row = db.transaction((tx) => {
+        const before = rowOr404(tx, spots, idOf(request), 'spot');
+        checkFresh(request, before);
+        return tx
+          .update(spots)
+          .set({ ...changed, ...touch(before) })
+          .where(eq(spots.id, before.id))
+          .returning()
+          .get();
+      });
+      sendRow(response, row);
+    },
+  );
 
-  routes.delete('/:id', (request, response) => {
+  routes.delete('/:id', { summary: 'remove a spot' }, (request, response) => {
     db.transaction((tx) => {
       const row = rowOr404(tx, spots, idOf(request), 'spot');
       checkFresh(request, row);

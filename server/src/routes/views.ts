@@ -1,9 +1,9 @@
 import { COMPONENTS, GROUPS, RECIPES, searchTaxa, type WhenSchool } from '@fernbank/core';
 import { desc, eq } from 'drizzle-orm';
-import { Router } from 'express';
 import Joi from 'joi';
-import { asOf, type Context } from '../context.ts';
+import { asOf, dayQuery, type Context } from '../context.ts';
 import { measurements, plants, pots, repots, tasks } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
 import { firstWaterSchool, sizeSchool, whenSchool } from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
@@ -13,54 +13,66 @@ import { roundsOf } from '../services/rounds.ts';
 import { readSettings, writeSettings, type Settings } from '../services/settings.ts';
 
 /** What shows the judged collection: nothing here is stored. */
-export function viewRoutes(context: Context): Router {
+export function viewRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
+  const routes = new DescribedRouter();
 
-  routes.get('/rounds', (request, response) => {
-    response.json(roundsOf(db, asOf(context, request)));
-  });
+  routes.get(
+    '/rounds',
+    { summary: 'what asks for attention on a day, spot by spot', query: dayQuery },
+    (request, response) => {
+      response.json(roundsOf(db, asOf(context, request)));
+    },
+  );
 
-  routes.get('/verdicts', (request, response) => {
-    const date = asOf(context, request);
-    const items = judgeAll(db, date).map(summary).sort(byUrgency);
-    response.json({ date, items });
-  });
+  routes.get(
+    '/verdicts',
+    { summary: 'every plant, ranked by what waiting costs', query: dayQuery },
+    (request, response) => {
+      const date = asOf(context, request);
+      const items = judgeAll(db, date).map(summary).sort(byUrgency);
+      response.json({ date, items });
+    },
+  );
 
-  routes.get('/plants/:id/file', (request, response) => {
-    const plant = rowOr404(db, plants, idOf(request), 'plant');
-    const judgement = judge(db, plant, asOf(context, request));
-    const { file, decision, lookDue } = judgement;
-    response.json({
-      plant: { ...plant, common: file.taxon.common, groupLabel: file.taxon.groupLabel },
-      taxon: file.taxon,
-      spot: file.spot,
-      situation: file.situation,
-      decision,
-      lookDue,
-      height: heightOf(file),
-      support: supportOf(plant) ?? null,
-      looks: file.looks,
-      repots: db
-        .select()
-        .from(repots)
-        .where(eq(repots.plantId, plant.id))
-        .orderBy(desc(repots.date))
-        .all(),
-      measurements: db
-        .select()
-        .from(measurements)
-        .where(eq(measurements.plantId, plant.id))
-        .orderBy(desc(measurements.date))
-        .all(),
-      tasks: db.select().from(tasks).where(eq(tasks.plantId, plant.id)).orderBy(tasks.due).all(),
-      shelf: db
-        .select()
-        .from(pots)
-        .all()
-        .filter(({ free }) => free > 0),
-    });
-  });
+  routes.get(
+    '/plants/:id/file',
+    { summary: 'all that is known of a plant, with its verdict', query: dayQuery },
+    (request, response) => {
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      const judgement = judge(db, plant, asOf(context, request));
+      const { file, decision, lookDue } = judgement;
+      response.json({
+        plant: { ...plant, common: file.taxon.common, groupLabel: file.taxon.groupLabel },
+        taxon: file.taxon,
+        spot: file.spot,
+        situation: file.situation,
+        decision,
+        lookDue,
+        height: heightOf(file),
+        support: supportOf(plant) ?? null,
+        looks: file.looks,
+        repots: db
+          .select()
+          .from(repots)
+          .where(eq(repots.plantId, plant.id))
+          .orderBy(desc(repots.date))
+          .all(),
+        measurements: db
+          .select()
+          .from(measurements)
+          .where(eq(measurements.plantId, plant.id))
+          .orderBy(desc(measurements.date))
+          .all(),
+        tasks: db.select().from(tasks).where(eq(tasks.plantId, plant.id)).orderBy(tasks.due).all(),
+        shelf: db
+          .select()
+          .from(pots)
+          .all()
+          .filter(({ free }) => free > 0),
+      });
+    },
+  );
 
   return routes;
 }
@@ -105,23 +117,27 @@ function summary(judgement: Judgement) {
 }
 
 /** What the core knows of names: the catalogue and the shipped media. */
-export function catalogueRoutes(): Router {
-  const routes = Router();
+export function catalogueRoutes(): DescribedRouter {
+  const routes = new DescribedRouter();
   const query = Joi.object<{ q: string; limit: number }>({
     q: Joi.string().allow('').max(200).default(''),
     limit: Joi.number().integer().min(1).max(300).default(12),
   });
-  routes.get('/taxa', (request, response) => {
+  routes.get('/taxa', { summary: 'search the catalogue', query }, (request, response) => {
     const { q, limit } = check(query, request.query, true);
     response.json({ items: searchTaxa(q, limit), nextCursor: null });
   });
-  routes.get('/groups', (_request, response) => {
-    response.json({ items: GROUPS, nextCursor: null });
-  });
-  routes.get('/components', (_request, response) => {
+  routes.get(
+    '/groups',
+    { summary: 'groups of the catalogue with their traits' },
+    (_request, response) => {
+      response.json({ items: GROUPS, nextCursor: null });
+    },
+  );
+  routes.get('/components', { summary: 'components of media' }, (_request, response) => {
     response.json({ items: COMPONENTS, nextCursor: null });
   });
-  routes.get('/recipes', (_request, response) => {
+  routes.get('/recipes', { summary: 'recipes that ship' }, (_request, response) => {
     response.json({ items: RECIPES, nextCursor: null });
   });
   return routes;
@@ -136,14 +152,20 @@ const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool
   scoopL: Joi.number().min(0.01).max(50).allow(null),
 }).min(1);
 
-export function settingsRoutes(context: Context): Router {
+export function settingsRoutes(context: Context): DescribedRouter {
   const { db } = context;
-  const routes = Router();
+  const routes = new DescribedRouter();
   const shown = () => ({ ...readSettings(db), today: context.today() });
-  routes.get('/', (_request, response) => void response.json(shown()));
-  routes.patch('/', (request, response) => {
-    writeSettings(db, check(changedSettings, request.body));
+  routes.get('/', { summary: 'settings of the collection' }, (_request, response) => {
     response.json(shown());
   });
+  routes.patch(
+    '/',
+    { summary: 'change settings', body: changedSettings },
+    (_request, response, changed) => {
+      writeSettings(db, changed);
+      response.json(shown());
+    },
+  );
   return routes;
 }

@@ -1,0 +1,103 @@
+import {
+  checkPot,
+  resolveTaxon,
+  TYPICAL_SPOT,
+  type PotShape,
+  type Situation,
+  type Traits,
+} from '@fernbank/core';
+import Joi from 'joi';
+import { invalid } from './errors.ts';
+import {
+  humidity,
+  isoDate,
+  latitude,
+  light,
+  mediumKind,
+  potShape,
+  recipeId,
+  signals,
+  sizeSchool,
+  temperatures,
+  whenSchool,
+} from './fields.ts';
+import { partFrom, partsBody, type PartBody } from './parts.ts';
+
+/** A situation as it comes in. */
+export interface DecisionBody {
+  taxon?: string;
+  traits?: Traits;
+  date: string;
+  spot: Partial<Situation['spot']>;
+  pot: PotShape;
+  medium: { kind: Situation['medium']['kind']; recipe?: string; parts?: PartBody[] };
+  lastRepot: string | null;
+  signals: Situation['signals'];
+  measurements?: unknown[];
+  schools?: Situation['schools'];
+}
+
+export const situationFields = () => ({
+  taxon: Joi.string().trim().min(1).max(160),
+  traits: Joi.object().unknown(),
+  date: isoDate().required(),
+  spot: Joi.object({
+    latitudeDeg: latitude(),
+    indoors: Joi.boolean(),
+    temperatureC: temperatures(),
+    relativeHumidity: humidity(),
+    lampHours: Joi.number().min(0).max(24),
+    light: light(),
+  }).default({}),
+  pot: potShape().required(),
+  medium: Joi.object({
+    kind: mediumKind().required(),
+    recipe: recipeId(),
+    parts: partsBody(),
+  }).required(),
+  lastRepot: isoDate().allow(null).default(null),
+  signals: signals().default({}),
+  measurements: Joi.array().max(100_000),
+  schools: Joi.object({ when: whenSchool(), size: sizeSchool() }),
+});
+
+export const decisionBody = () => Joi.object<DecisionBody>(situationFields()).or('taxon', 'traits');
+
+/** The core's situation. @throws HttpError 422 for an unknown taxon or trait */
+export function situationFrom(body: DecisionBody): Situation {
+  const { medium, date, pot, lastRepot, signals: found, schools } = body;
+  checkPot(pot);
+  return {
+    traits: traitsFrom(body),
+    date,
+    spot: { ...TYPICAL_SPOT, ...body.spot },
+    pot,
+    medium: {
+      kind: medium.kind,
+      ...(medium.recipe ? { recipe: medium.recipe } : {}),
+      ...(medium.parts ? { parts: medium.parts.map(partFrom) } : {}),
+    },
+    lastRepot,
+    signals: found,
+    ...(schools ? { schools } : {}),
+  };
+}
+
+/** Full traits win; with a taxon they only need to say what differs. */
+function traitsFrom({ taxon, traits }: DecisionBody): Traits {
+  const known = taxon === undefined ? null : resolveTaxon(taxon);
+  if (taxon !== undefined && !known && !traits) {
+    throw invalid('taxon', `“${taxon}” is not in the catalogue: name a genus or a group`);
+  }
+  const complete = { ...(known ?? resolveTaxon('foliageShrub')!).traits, ...traits };
+  for (const [name, value] of Object.entries(traits ?? {})) {
+    const usual =
+      known?.traits[name as keyof Traits] ??
+      resolveTaxon('foliageShrub')!.traits[name as keyof Traits];
+    if (usual === undefined) throw invalid(`traits.${name}`, `traits.${name} is not a trait`);
+    if (value !== null && usual !== null && typeof value !== typeof usual) {
+      throw invalid(`traits.${name}`, `traits.${name} must be a ${typeof usual}`);
+    }
+  }
+  return complete;
+}

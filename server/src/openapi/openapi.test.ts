@@ -1,0 +1,96 @@
+import { Validator } from '@seriousme/openapi-schema-validator';
+import Ajv2020 from 'ajv/dist/2020.js';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testApp, type TestApp } from '../testApp.ts';
+import type { ApiDocument } from './document.ts';
+
+let app: TestApp;
+let document: ApiDocument;
+beforeAll(async () => {
+  app = testApp();
+  document = (await app.call.get('/api/openapi.json').expect(200)).body as ApiDocument;
+});
+afterAll(() => app.close());
+
+const CALCULATORS = [
+  'pot',
+  'season',
+  'column',
+  'mix',
+  'stability',
+  'dilution',
+  'feed',
+  'decision',
+  'fit',
+];
+const bodyOf = (path: string) =>
+  document.paths[path]!.post!.requestBody!.content['application/json'];
+
+describe('the description of the API', () => {
+  it('is valid OpenAPI 3.1 by the published schema', async () => {
+    const validator = new Validator();
+    const result = await validator.validate(structuredClone(document) as never);
+    expect(result.errors ?? []).toEqual([]);
+    expect(validator.version).toBe('3.1');
+  });
+
+  it('names every resource and calculator of the contract', () => {
+    const resources = [
+      'plants',
+      'spots',
+      'looks',
+      'measurements',
+      'repots',
+      'pots',
+      'components',
+      'recipes',
+      'tasks',
+    ];
+    for (const name of resources) expect(document.paths).toHaveProperty([`/${name}`]);
+    for (const name of CALCULATORS) expect(document.paths).toHaveProperty([`/calc/${name}`]);
+  });
+
+  it.each(CALCULATORS)('the example of %s gets the answer that is shown with it', async (name) => {
+    const { example } = bodyOf(`/calc/${name}`);
+    const shown = document.paths[`/calc/${name}`]!.post!.responses['200'] as {
+      content: Record<string, { example: unknown }>;
+    };
+    const { body } = await app.call
+      .post(`/api/calc/${name}`)
+      .send(example as object)
+      .expect(200);
+    expect(body).toEqual(shown.content['application/json']!.example);
+  });
+
+  it.each(CALCULATORS)(
+    'the JSON Schema of %s takes its example and refuses what the route refuses',
+    async (name) => {
+      const { schema, example } = bodyOf(`/calc/${name}`);
+      const valid = new Ajv2020({ strict: false }).compile(schema);
+      expect(valid(example)).toBe(true);
+      const broken = [
+        { ...(example as object), nonsense: 1 },
+        { ...(example as object), date: 5, totalL: 'x', heightCm: -1, baseRadiusCm: [] },
+      ];
+      for (const body of broken) {
+        const { status } = await app.call.post(`/api/calc/${name}`).send(body);
+        expect(status).toBe(400);
+        expect(valid(body)).toBe(false);
+      }
+    },
+  );
+
+  it('operations have names of their own', () => {
+    const ids = Object.values(document.paths).flatMap((methods) =>
+      Object.values(methods).map(({ operationId }) => operationId),
+    );
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it('can be read as a page without a script', async () => {
+    const { text, headers } = await app.call.get('/api/docs').expect(200);
+    expect(headers['content-type']).toContain('text/html');
+    expect(text).not.toContain('<script');
+    for (const path of Object.keys(document.paths)) expect(text).toContain(`/api${path}`);
+  });
+});
