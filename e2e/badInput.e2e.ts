@@ -30,6 +30,10 @@ test('impossible sizes and days in the future are named by the field', async ({ 
   await page.locator('form').getByRole('button', { name: 'Add a plant' }).click();
   await expect(page.getByText('1 cm – 200 cm')).toBeVisible();
   await expect(page.getByText('This day is in the future').first()).toBeVisible();
+  await page.getByLabel('Last repot').fill('2024-01-01');
+  await page.getByLabel('Came to you on').fill('2024-02-01');
+  await page.locator('form').getByRole('button', { name: 'Add a plant' }).click();
+  await expect(page.getByText('This is before it came to you').first()).toBeVisible();
   await page.getByLabel('Width at the rim').fill('wide');
   await expect(page.getByText('Please type a number above 0')).toBeVisible();
 });

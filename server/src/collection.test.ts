@@ -116,6 +116,7 @@ describe('plants', () => {
   it.each([
     ['an unknown taxon', { taxon: 'Imaginaria nulla' }, 'taxon'],
     ['a repot in the future', { lastRepot: '2026-12-01' }, 'lastRepot'],
+    ['a repot before it arrived', { lastRepot: '2022-12-31' }, 'lastRepot'],
     ['an arrival in the future', { acquired: '2027-01-01' }, 'acquired'],
     ['no name', { name: '  ' }, 'name'],
     ['an unknown spot', { spotId: 99 }, 'spotId'],

@@ -184,6 +184,12 @@ function checkPlant(context: Context, plant: PlantInput): void {
   if (plant.acquired) notAhead(context, 'acquired', plant.acquired);
   if (plant.lastRepot) {
     notAhead(context, 'lastRepot', plant.lastRepot);
+    if (plant.acquired && plant.lastRepot < plant.acquired) {
+      throw invalid(
+        'lastRepot',
+        `lastRepot must not be before the plant arrived (${plant.acquired})`,
+      );
+    }
   }
   const spot = context.db
     .select({ id: spots.id })

@@ -262,7 +262,7 @@ const HEAVY_KG = 20;
 }
 .facts {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
   gap: 8px 16px;
   margin-top: 10px;
 }

@@ -99,6 +99,7 @@ function check(): Record<string, string> {
   if (!mediumKind) found.mediumKind = m.form.required;
   const { today } = settings.current;
   if (lastRepot > today) found.lastRepot = m.form.future;
+  else if (lastRepot && acquired && lastRepot < acquired) found.lastRepot = m.form.beforeArrival;
   if (acquired > today) found.acquired = m.form.future;
   const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
   return {
