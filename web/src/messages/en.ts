@@ -323,7 +323,8 @@ export const en = {
     saved: 'Saved.',
     stale: 'It was changed elsewhere meanwhile. Your text is kept; load the newest and save again.',
     future: 'This day is in the future',
-    beforeArrival: 'This is before it came to you: put right either day, or leave the arrival empty',
+    beforeArrival:
+      'This is before it came to you: put right either day, or leave the arrival empty',
   },
   spot: {
     title: 'Spots',
