@@ -10,6 +10,7 @@ import {
   recipeOfKind,
   resolveTaxon,
   seasonAhead,
+  seeded,
   WORK_BY_MEDIUM,
   type IsoDate,
   type Signals,
@@ -29,7 +30,6 @@ import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
 import { PLANTS, SHELF, SPOTS, spotRow, type GardenPlant } from './garden.ts';
-import { seeded } from './random.ts';
 
 const MONTHS_KEPT = 26;
 const DAYS_PER_MONTH = 30.4;

@@ -2,3 +2,4 @@ export { bisect } from './bisect.ts';
 export { clamp, positive, within } from './check.ts';
 export { gaussLegendre8 } from './integrate.ts';
 export { logistic, logit } from './logistic.ts';
+export { seeded } from './seeded.ts';

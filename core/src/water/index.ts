@@ -1,1 +1,3 @@
+export * from './cycles.ts';
+export * from './findings.ts';
 export * from './use.ts';

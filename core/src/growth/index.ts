@@ -1,0 +1,1 @@
+export { growthRate, LEAST_READINGS, type GrowthRate, type HeightEntry } from './rate.ts';

@@ -1,0 +1,2 @@
+export { mannKendall, type MannKendall } from './mannKendall.ts';
+export { theilSen, type Point, type RobustLine } from './theilSen.ts';
