@@ -1,5 +1,6 @@
 export * from './aftercare/index.ts';
 export * from './catalogue/index.ts';
+export * from './causes/index.ts';
 export * from './decide/index.ts';
 export * from './fit/index.ts';
 export * from './growth/index.ts';

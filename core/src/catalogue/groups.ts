@@ -23,6 +23,8 @@ const FOLIAGE: Traits = {
   floorC: 12,
   growsFromC: 11,
   growsFullyC: 19,
+  light: 'medium',
+  humidity: 0.4,
   support: 'none',
   cautions: [],
   waterUse: 1,
@@ -41,6 +43,8 @@ const EPIPHYTE: Traits = {
   bloomMatters: 0.9,
   bloomWeeks: 8,
   vigour: 'middling',
+  light: 'bright',
+  humidity: 0.5,
   waterUse: 0.4,
   heightInPots: 1.6,
 };
@@ -59,6 +63,8 @@ const SUCCULENT: Traits = {
   floorC: 5,
   growsFromC: 8,
   growsFullyC: 18,
+  light: 'sun',
+  humidity: 0.2,
   waterUse: 0.25,
   heightInPots: 0.8,
 };
@@ -80,6 +86,8 @@ const BULB: Traits = {
   floorC: 8,
   growsFromC: 9,
   growsFullyC: 18,
+  light: 'bright',
+  humidity: 0.3,
   cautions: ['toxicToPets', 'toxicToPeople'],
   waterUse: 0.5,
   heightInPots: 2.5,
@@ -88,8 +96,37 @@ const BULB: Traits = {
 const group = (id: string, label: string, base: Traits, own: Partial<Traits> = {}): TaxonGroup => ({
   id,
   label,
-  traits: { ...base, ...own },
+  traits: { ...base, ...LIGHT_AND_AIR[id], ...own },
 });
+
+/** Where a group wants other light or air than the form of life it is built on. */
+const LIGHT_AND_AIR: Record<string, Partial<Pick<Traits, 'light' | 'humidity'>>> = {
+  toughClump: { light: 'dim', humidity: 0.3 },
+  prayerPlants: { humidity: 0.55 },
+  woodyVine: { light: 'bright' },
+  aroidClimber: { humidity: 0.45 },
+  aroidTuber: { light: 'bright', humidity: 0.5 },
+  groundFern: { humidity: 0.5 },
+  epiphyteFern: { humidity: 0.5 },
+  staghorn: { light: 'bright' },
+  treeFern: { humidity: 0.55 },
+  gesneriad: { light: 'bright', humidity: 0.45 },
+  rhizomeBegonia: { humidity: 0.5 },
+  caneBegonia: { light: 'bright', humidity: 0.45 },
+  forestCactus: { light: 'bright', humidity: 0.35 },
+  jade: { light: 'bright' },
+  summerTuber: { light: 'bright' },
+  pitcher: { light: 'sun', humidity: 0.5 },
+  tropicalPitcher: { light: 'bright', humidity: 0.65 },
+  palm: { light: 'bright' },
+  cycad: { light: 'bright', humidity: 0.3 },
+  citrus: { light: 'sun', humidity: 0.4 },
+  woodyShrub: { light: 'bright' },
+  fig: { light: 'bright' },
+  bromeliad: { light: 'bright' },
+  ginger: { humidity: 0.5 },
+  slipperOrchid: { light: 'medium' },
+};
 
 /**
  * Groups of the catalogue.

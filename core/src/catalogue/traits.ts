@@ -1,5 +1,5 @@
 import type { MediumKind } from '../media/index.ts';
-import type { Rhythm } from '../season/index.ts';
+import type { LightClass, Rhythm } from '../season/index.ts';
 
 export const GROWTH_FORMS = [
   'climber',
@@ -50,6 +50,10 @@ export interface Traits {
   floorC: number;
   growsFromC: number;
   growsFullyC: number;
+  /** class of light that it wants */
+  light: LightClass;
+  /** relative humidity from which dry air no longer marks its leaves, 0 … 1 */
+  humidity: number;
   support: (typeof SUPPORT_HABITS)[number];
   /** who must be kept from eating it, and sap that irritates */
   cautions: readonly ('toxicToPets' | 'toxicToPeople' | 'irritantSap' | 'spines')[];

@@ -49,6 +49,34 @@ export const WORK_BY_MEDIUM: Record<MediumKind, keyof typeof DISTURBANCE> = {
 };
 export const DISTURBANCE = { ballKept: 0.35, mostOff: 0.6, bareRoot: 0.9 } as const;
 
+/** How keepers differ on the old medium: what they take off decides what a repot costs the roots. */
+export const OLD_MEDIUM_SCHOOLS = {
+  byMedium: {
+    label: 'as the medium asks',
+    work: null,
+    costs: 'bark, moss and pebbles come off whole',
+  },
+  allOff: {
+    label: 'take all of it off',
+    work: 'bareRoot',
+    costs: 'the strongest disturbance, the cleanest start',
+  },
+  loosen: {
+    label: 'loosen the outside only',
+    work: 'mostOff',
+    costs: 'some old medium goes on ageing inside',
+  },
+  ballWhole: {
+    label: 'keep the ball whole',
+    work: 'ballKept',
+    costs: 'the mildest, but a failing core stays',
+  },
+} as const satisfies Record<
+  string,
+  { label: string; work: keyof typeof DISTURBANCE | null; costs: string }
+>;
+export type OldMediumSchool = keyof typeof OLD_MEDIUM_SCHOOLS;
+
 /** Roots that tear easily cost more. */
 export const FRAGILITY: Record<Traits['rootKind'], number> = {
   hair: 1.05,
@@ -135,13 +163,31 @@ export const ROOTS_START = { gain: 0.2, weeks: 5 } as const;
 /** A lesser act that still leaves the plant due within this many weeks is no way out. */
 export const REFRESH_LASTS_WEEKS = 26;
 
+/** From this chance of danger, and below the one that acts, a keeper should see the roots first. */
+export const UNSURE_DANGER = 0.1;
+/** Expected saving from which unpotting only to look is worth its disturbance. */
+export const WORTH_UNPOTTING = 0.04;
+
 /** What of a finding a lesser act puts right. */
 export interface Cure {
   signal: string;
   /** share of its log-odds that goes, 0 … 1 */
   share: number;
+  /** only for this finding of it; any when absent */
+  is?: string;
   /** only for this state; all when absent */
   state?: State;
+}
+
+export interface LesserActRow {
+  id: string;
+  label: string;
+  cost: number;
+  cures: readonly Cure[];
+  /** growth forms that it suits; any when absent */
+  forms?: readonly Traits['growthForm'][];
+  /** a finding without which it makes no sense */
+  needs?: { signal: string; is: string | boolean };
 }
 
 /** Acts less than a repot, and their cost. */
@@ -151,6 +197,17 @@ export const LESSER_ACTS = [
     label: 'flush salts out',
     cost: 0.05,
     cures: [{ signal: 'saltCrust', share: 0.9 }],
+  },
+  {
+    id: 'washSalts',
+    label:
+      'tips are marked: scrape the crust off, then wash through with three pots of lukewarm water',
+    cost: 0.07,
+    cures: [
+      { signal: 'saltCrust', is: 'thick', share: 0.95 },
+      { signal: 'brownTips', share: 0.8 },
+    ],
+    needs: { signal: 'saltCrust', is: 'thick' },
   },
   {
     id: 'topDress',
@@ -180,5 +237,40 @@ export const LESSER_ACTS = [
       { signal: 'limp', share: 0.4 },
     ],
   },
-] as const satisfies readonly { id: string; label: string; cost: number; cures: readonly Cure[] }[];
+  {
+    id: 'changeWatering',
+    label: 'change the watering: let it dry to its own measure before the next',
+    cost: 0.03,
+    cures: [
+      { signal: 'pests', is: 'gnats', share: 1 },
+      { signal: 'algae', share: 0.5 },
+      { signal: 'mould', is: 'surface', share: 0.8 },
+      { signal: 'oldLeavesYellowing', share: 0.5 },
+      { signal: 'staysWetLonger', share: 0.3, state: 'danger' },
+    ],
+  },
+  {
+    id: 'treatPests',
+    label: 'treat the pests first, away from the others; the label rules',
+    cost: 0.15,
+    cures: [
+      { signal: 'pests', is: 'snails', share: 0.9 },
+      { signal: 'pests', is: 'ants', share: 0.9 },
+      { signal: 'pests', is: 'scale', share: 0.8 },
+      { signal: 'pests', is: 'mealy', share: 0.6 },
+      { signal: 'pests', is: 'other', share: 0.8 },
+    ],
+  },
+  {
+    id: 'reroot',
+    label: 'cut the head off, let the cut dry, and re-root it',
+    cost: 0.3,
+    forms: ['rosette', 'shrub', 'column', 'climber', 'trailer'],
+    cures: [
+      { signal: 'stemBare', share: 1 },
+      { signal: 'wobble', share: 0.8 },
+    ],
+    needs: { signal: 'stemBare', is: true },
+  },
+] as const satisfies readonly LesserActRow[];
 export type LesserAct = (typeof LESSER_ACTS)[number]['id'];

@@ -251,7 +251,14 @@ describe('a brief verdict', () => {
       fc.property(anySituation, (situation) => {
         const full = decide(situation);
         const brief = decide(situation, 'brief');
-        expect(brief).toEqual({ ...full, turningPoint: [], notLooked: [], schools: [] });
+        expect(brief).toEqual({
+          ...full,
+          turningPoint: [],
+          notLooked: [],
+          schools: [],
+          oldMediumSchools: [],
+          unpotFirst: null,
+        });
       }),
       { numRuns: 60 },
     );

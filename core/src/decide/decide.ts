@@ -1,10 +1,14 @@
 import { addDays, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index.ts';
+import type { Diagnosis } from '../causes/index.ts';
+import { alongside, troubleshoot, unpotFirst } from './counsel.ts';
 import {
   LESSER_ACTS,
+  OLD_MEDIUM_SCHOOLS,
   PRIOR_DANGER,
   PRIOR_UNSTABLE,
   WHEN_SCHOOLS,
   type LesserAct,
+  type OldMediumSchool,
   type WhenSchool,
 } from './costs.ts';
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
@@ -37,6 +41,14 @@ export interface Decision {
   refresh: LesserAct[];
   /** nothing is known of this plant: look today, then ask again */
   lookFirst: boolean;
+  /** unsure and much at stake: slide it out and see these before anything is cut or bought */
+  unpotFirst: { because: string; lookFor: string[] } | null;
+  /** what may lie behind a plant that looks poorly; `first` when the pot is unlikely to be it */
+  troubleshoot: (Diagnosis & { first: boolean }) | null;
+  /** what pays to do in the same go as a repot */
+  alongside: { act: 'divide' | 'reroot'; text: string }[];
+  /** how far roots are taken to have explored the pot by earlier looks, with its standard deviation */
+  roots: { explored: number; sd: number } | null;
   states: Record<State, number>;
   /** sums, state by state, to the log-odds of `states` */
   reasons: Reason[];
@@ -47,6 +59,13 @@ export interface Decision {
   /** per week from now: cost of acting then, and cost of having waited until then */
   curves: { weeks: number[]; disturbing: number[]; waiting: number[] };
   schools: { school: WhenSchool; label: string; verdict: VerdictKind; week: IsoDate | null }[];
+  /** the same for what is taken off the roots, which decides what a repot costs them */
+  oldMediumSchools: {
+    school: OldMediumSchool;
+    label: string;
+    verdict: VerdictKind;
+    week: IsoDate | null;
+  }[];
   school: WhenSchool;
   /** expected cost of doing the best thing late by a year, for ranking */
   costOfWaiting: number;
@@ -87,18 +106,24 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     waiting.push(waiting[week - 1]! + harm[week - 1]!);
   }
   const actsNow = verdict === 'rescueNow' || verdict === 'repotNow';
+  const states = statesIn(plan, evidence.sums, 0);
   return {
     verdict,
     week: weekOf(verdict, best.week, date),
     lookAgain: lookAgain(),
     refresh: actsNow || !refresh ? [] : refresh.acts,
-    states: statesIn(plan, evidence.sums, 0),
+    states,
     reasons: [...priorReasons(frame), ...evidence.reasons].sort(
       (a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds),
     ),
     contradictions: contradictionsIn(signals),
     readiness: readinessFactors(frame, signals),
     lookFirst,
+    unpotFirst:
+      depth === 'full' && !lookFirst ? unpotFirst(signals, states, looks.notLooked) : null,
+    troubleshoot: troubleshoot(situation, states, verdict),
+    alongside: alongside(situation, states, verdict),
+    roots: situation.roots ?? null,
     turningPoint: lookFirst ? [] : looks.turningPoint,
     notLooked: looks.notLooked,
     curves: {
@@ -107,6 +132,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
       waiting,
     },
     schools: depth === 'full' ? schoolVerdicts(frame, situation, school, judged) : [],
+    oldMediumSchools: depth === 'full' ? oldMediumVerdicts(situation, school) : [],
     school,
     costOfWaiting: waiting[CURVE_WEEKS - 1]!,
     medium: {
@@ -152,6 +178,20 @@ function schoolVerdicts(
       label: WHEN_SCHOOLS[school].label,
       verdict: kind,
       week: weekOf(kind, best.week, date),
+    };
+  });
+}
+
+/** What taking more or less of the old medium off would make of the week. */
+function oldMediumVerdicts(situation: Situation, when: WhenSchool): Decision['oldMediumSchools'] {
+  return (Object.keys(OLD_MEDIUM_SCHOOLS) as OldMediumSchool[]).map((oldMedium) => {
+    const other: Situation = { ...situation, schools: { ...situation.schools, oldMedium } };
+    const { kind, best } = judgeOn(planOf(frameOf(other), other.signals, when), other.signals);
+    return {
+      school: oldMedium,
+      label: OLD_MEDIUM_SCHOOLS[oldMedium].label,
+      verdict: kind,
+      week: weekOf(kind, best.week, situation.date),
     };
   });
 }

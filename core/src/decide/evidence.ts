@@ -1,3 +1,4 @@
+import type { MeasuredFinding } from './measured.ts';
 import {
   CONTRADICTIONS,
   SECOND_COUNTS,
@@ -37,13 +38,23 @@ export function answered(signals: Signals): [string, SignalValue][] {
  * Of findings that share a cause, the strongest for and the strongest against
  * count in full and the others at half, so that one cause seen from three
  * sides is not three causes. More evidence in one direction never lowers the
- * sum.
+ * sum. What was measured replaces the impression of the same thing.
  *
  * @throws RangeError for an unknown signal or value
  */
-export function weighSignals(signals: Signals): Evidence {
+export function weighSignals(
+  signals: Signals,
+  measured: readonly MeasuredFinding[] = [],
+): Evidence {
   const reasons: Reason[] = [];
+  for (const { id, weights, text } of measured) {
+    for (const state of STATES) {
+      const logOdds = weights[state];
+      if (logOdds) reasons.push({ signal: id, state, logOdds, text });
+    }
+  }
   for (const [id, value] of answered(signals)) {
+    if (measured.some(({ replaces }) => replaces.includes(id))) continue;
     const { weights, text } = weigh(id, value);
     for (const state of STATES) {
       const logOdds = weights[state];

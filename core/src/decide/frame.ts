@@ -8,6 +8,7 @@ import {
   HARM_PER_WEEK,
   HORIZON_WEEKS,
   MEDIUM_SLOPE,
+  OLD_MEDIUM_SCHOOLS,
   PRIOR_HIGH,
   PRIOR_LOW,
   SNUG_HARM,
@@ -102,7 +103,7 @@ export function frameOf(situation: Situation): Frame {
     harmCrowded[week] = harmOf('crowded', activity) * (traits.snug ? SNUG_HARM : 1);
     harmMedium[week] = harmOf('mediumFailing', activity);
   }
-  const work = WORK_BY_MEDIUM[medium.kind];
+  const work = workFor(situation);
   return {
     situation,
     season,
@@ -120,6 +121,11 @@ export function frameOf(situation: Situation): Frame {
     againstCrowded: priorCrowded.map((prior) => Math.exp(-prior)),
     againstMedium: priorMedium.map((prior) => Math.exp(-prior)),
   };
+}
+
+/** How much is taken from the roots: by the keeper's school, else as the medium asks. */
+export function workFor({ medium, schools }: Situation): keyof typeof DISTURBANCE {
+  return OLD_MEDIUM_SCHOOLS[schools?.oldMedium ?? 'byMedium'].work ?? WORK_BY_MEDIUM[medium.kind];
 }
 
 /** Harm of a state for one week, if it holds for sure, at an activity of 0 … 1. */

@@ -1,9 +1,12 @@
+export { measuredFindings, type MeasuredFinding } from './measured.ts';
 export {
+  OLD_MEDIUM_SCHOOLS,
   SIZE_SCHOOLS,
   WORK_BY_MEDIUM,
   WHEN_SCHOOLS,
   LESSER_ACTS,
   type LesserAct,
+  type OldMediumSchool,
   type SizeSchool,
   type WhenSchool,
 } from './costs.ts';
@@ -14,6 +17,7 @@ export type { VerdictKind } from './optimum.ts';
 export {
   possibleValues,
   signal,
+  ALL_SIGNALS,
   SIGNALS,
   SIGNAL_GROUPS,
   STATES,

@@ -1,7 +1,14 @@
-import { LESSER_ACTS, REFRESH_LASTS_WEEKS, type Cure, type LesserAct } from './costs.ts';
+import {
+  LESSER_ACTS,
+  REFRESH_LASTS_WEEKS,
+  WORTH_WAITING,
+  type Cure,
+  type LesserAct,
+  type LesserActRow,
+} from './costs.ts';
 import type { Evidence } from './evidence.ts';
 import { kindOf, optimum, type Optimum, type Plan, type Sums } from './optimum.ts';
-import type { State } from './signals.ts';
+import type { Signals, State } from './signals.ts';
 
 /** What lesser acts would bring here. */
 export interface Refresh {
@@ -18,36 +25,68 @@ export interface Refresh {
  *
  * @param best  optimum without them
  */
-export function refreshFor(plan: Plan, evidence: Evidence, best: Optimum): Refresh | null {
-  const worthwhile = LESSER_ACTS.filter(({ cures, cost }) => {
-    const relieved = relieve(evidence, cures);
+export function refreshFor(
+  plan: Plan,
+  evidence: Evidence,
+  signals: Signals,
+  best: Optimum,
+): Refresh | null {
+  const { growthForm } = plan.frame.situation.traits;
+  const worthwhile = LESSER_ACTS.filter((act: LesserActRow) => {
+    const { cures, cost, forms, needs } = act;
+    if (forms && !forms.includes(growthForm)) return false;
+    if (needs && signals[needs.signal] !== needs.is) return false;
+    const relieved = relieve(evidence, cures, signals);
     return relieved !== null && optimum(plan, relieved).cost + cost < best.cost;
   });
-  if (worthwhile.length === 0) return null;
-  const relieved = relieve(
-    evidence,
-    worthwhile.flatMap(({ cures }) => [...cures]),
-  );
+  const acts = withoutTheIdle(worthwhile);
+  if (acts.length === 0) return null;
+  const { relieved, price, after } = outcome(acts);
   if (!relieved) return null;
-  const price = worthwhile.reduce((sum, { cost }) => sum + cost, 0);
-  const after = optimum(plan, relieved);
   const saves = best.cost - (after.cost + price);
   const rescued = kindOf(plan, relieved, after) === 'rescueNow';
   return {
-    acts: worthwhile.map(({ id }) => id),
-    instead: saves > 0 && !rescued && after.week > REFRESH_LASTS_WEEKS,
+    acts: acts.map(({ id }) => id),
+    instead: saves >= WORTH_WAITING && !rescued && after.week > REFRESH_LASTS_WEEKS,
     saves,
     after,
   };
+
+  function outcome(of: readonly LesserActRow[]) {
+    const relieved = relieve(
+      evidence,
+      of.flatMap(({ cures }): Cure[] => [...cures]),
+      signals,
+    );
+    const after = relieved ? optimum(plan, relieved) : best;
+    return { relieved, after, price: of.reduce((sum, { cost }) => sum + cost, 0) };
+  }
+
+  /** Two acts that cure the same are one too many: drops each that the others make idle. */
+  function withoutTheIdle(all: typeof worthwhile): typeof worthwhile {
+    let kept = all;
+    for (const act of [...all].sort((x, y) => y.cost - x.cost)) {
+      const others = kept.filter((other) => other !== act);
+      if (others.length === 0) continue;
+      const [with_, without] = [outcome(kept), outcome(others)];
+      if (without.after.cost + without.price <= with_.after.cost + with_.price) kept = others;
+    }
+    return kept;
+  }
 }
 
 /** The sums once the acts have put their part right; null when there is nothing to put right. */
-function relieve({ reasons, sums }: Evidence, cures: readonly Cure[]): Sums | null {
+function relieve(
+  { reasons, sums }: Evidence,
+  cures: readonly Cure[],
+  signals: Signals,
+): Sums | null {
   let relieved: Record<State, number> | null = null;
   for (const { signal, state, logOdds } of reasons) {
     if (logOdds <= 0) continue;
     for (const cure of cures) {
       if (cure.signal !== signal || (cure.state !== undefined && cure.state !== state)) continue;
+      if (cure.is !== undefined && signals[signal] !== cure.is) continue;
       relieved ??= { ...sums };
       relieved[state] -= cure.share * logOdds;
       break;

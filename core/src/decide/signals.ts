@@ -313,6 +313,30 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'older leaves yellow, one after another',
   ),
   yesNo(
+    'brownTips',
+    'Brown tips or edges',
+    'growth',
+    0.2,
+    { mediumFailing: 0.1 },
+    'tips or edges turn brown: the medium is one of several possible causes',
+  ),
+  yesNo(
+    'leafSpots',
+    'Spots on the leaves',
+    'growth',
+    0.1,
+    { danger: 0.1 },
+    'spots on the leaves: most causes lie outside the pot',
+  ),
+  yesNo(
+    'stemBare',
+    'Long bare stem',
+    'growth',
+    0.08,
+    { unstable: 0.8 },
+    'the stem has grown long and bare below its head',
+  ),
+  yesNo(
     'vinePastSupport',
     'Vine past its support',
     'growth',
@@ -424,6 +448,24 @@ export const SIGNALS: readonly SignalDefinition[] = [
 ];
 
 /**
+ * One tap for a whole spot: someone walked past and saw nothing alarming. Weak
+ * evidence, and no question of a look, which asks for what is really seen.
+ */
+const ALL_FINE = choice(
+  'allFine',
+  'All fine here',
+  'plant',
+  [false, 'no', 0.2, {}, ''],
+  [
+    true,
+    'yes',
+    0.8,
+    { crowded: -0.3, mediumFailing: -0.3, danger: -0.7, unstable: -0.6 },
+    'walked past: nothing alarming was seen',
+  ],
+);
+
+/**
  * Findings with one cause between them: the strongest counts in full, the
  * others at half.
  *
@@ -434,7 +476,7 @@ export const SHARED_CAUSES: readonly { cause: string; state: State; signals: rea
     {
       cause: 'a pot that no longer holds water',
       state: 'crowded',
-      signals: ['driesSooner', 'waterRunsThrough'],
+      signals: ['driesSooner', 'waterRunsThrough', 'usesMore', 'holdsLess'],
     },
     {
       cause: 'roots that have reached the wall',
@@ -444,12 +486,12 @@ export const SHARED_CAUSES: readonly { cause: string; state: State; signals: rea
     {
       cause: 'closed pores',
       state: 'mediumFailing',
-      signals: ['compacted', 'staysWetLonger', 'mediumSunk'],
+      signals: ['compacted', 'staysWetLonger', 'mediumSunk', 'usesLess', 'holdsLess'],
     },
     {
       cause: 'weak growth',
       state: 'mediumFailing',
-      signals: ['growth', 'newLeaves', 'oldLeavesYellowing'],
+      signals: ['growth', 'growthLog', 'newLeaves', 'oldLeavesYellowing', 'brownTips'],
     },
     { cause: 'weak growth', state: 'crowded', signals: ['newLeaves', 'oldLeavesYellowing'] },
     { cause: 'rot', state: 'mediumFailing', signals: ['smell', 'rot', 'mould'] },
@@ -487,7 +529,10 @@ export const CONTRADICTIONS: readonly {
 /** What a look found; absent means not looked. */
 export type Signals = Readonly<Record<string, SignalValue | undefined>>;
 
-const byId = new Map(SIGNALS.map((signal) => [signal.id, signal]));
+/** What a look may carry: the questions, and the glance. */
+export const ALL_SIGNALS: readonly SignalDefinition[] = [...SIGNALS, ALL_FINE];
+
+const byId = new Map(ALL_SIGNALS.map((definition) => [definition.id, definition]));
 
 /** @throws RangeError for an unknown signal */
 export function signal(id: string): SignalDefinition {

@@ -21,7 +21,8 @@ import {
   type Spot,
 } from '../season/index.ts';
 import { WETNESS } from '../water/index.ts';
-import type { SizeSchool, WhenSchool } from './costs.ts';
+import type { OldMediumSchool, SizeSchool, WhenSchool } from './costs.ts';
+import type { MeasuredFinding } from './measured.ts';
 import type { Signals } from './signals.ts';
 import type { RootReading } from '../roots/index.ts';
 
@@ -45,9 +46,11 @@ export interface Situation {
   /** null: unknown */
   lastRepot: IsoDate | null;
   signals: Signals;
-  schools?: { when?: WhenSchool; size?: SizeSchool };
+  schools?: { when?: WhenSchool; size?: SizeSchool; oldMedium?: OldMediumSchool };
   /** roots as earlier looks found them, brought forward to `date` by growth */
   roots?: RootReading;
+  /** what the plant's logs say */
+  measured?: readonly MeasuredFinding[];
 }
 
 /** @throws RangeError naming what is impossible */

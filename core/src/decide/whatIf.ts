@@ -51,14 +51,14 @@ export function planOf(frame: Frame, signals: Signals, school: WhenSchool): Plan
 
 /** Judges findings on a plan that is already made for their timing signals. */
 export function judgeOn(plan: Plan, signals: Signals): Judged {
-  const evidence = weighSignals(signals);
+  const evidence = weighSignals(signals, plan.frame.situation.measured);
   const best = optimum(plan, evidence.sums);
   const plain = kindOf(plan, evidence.sums, best);
   // A rescue cannot be put off, and where nothing worsens the odds there is nothing to put right.
   const refresh =
     plain === 'rescueNow' || !evidence.reasons.some(({ logOdds }) => logOdds > 0)
       ? null
-      : refreshFor(plan, evidence, best);
+      : refreshFor(plan, evidence, signals, best);
   return { plan, evidence, best, refresh, kind: refresh?.instead ? 'refreshOnly' : plain };
 }
 

@@ -1,0 +1,86 @@
+import { diagnose } from '../causes/index.ts';
+import { DANGER_ACTS, UNSURE_DANGER, WORTH_UNPOTTING } from './costs.ts';
+import type { Decision } from './decide.ts';
+import type { VerdictKind } from './optimum.ts';
+import type { Signals, State } from './signals.ts';
+import type { Situation } from './situation.ts';
+import type { NotLooked } from './whatIf.ts';
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/** What to look for on an unpotted plant when danger is the question. */
+const SEEN_ONLY_OUT = ['rot', 'liveRoots', 'ballCover', 'circling', 'infestedRoots'] as const;
+
+/**
+ * Look before you cut: danger is neither likely nor out of the question, and
+ * seeing the roots is worth more than the disturbance of sliding them out.
+ */
+export function unpotFirst(
+  signals: Signals,
+  states: Record<State, number>,
+  notLooked: readonly NotLooked[],
+): Decision['unpotFirst'] {
+  const unsure = states.danger >= UNSURE_DANGER && states.danger < DANGER_ACTS;
+  const worth = (id: string) => notLooked.find(({ signal }) => signal === id)?.worth ?? 0;
+  const lookFor = SEEN_ONLY_OUT.filter((id) => worth(id) > 0).sort((a, b) => worth(b) - worth(a));
+  const seen = signals.rot !== undefined || signals.liveRoots !== undefined;
+  if (!unsure || seen || lookFor.length === 0 || worth(lookFor[0]!) < WORTH_UNPOTTING) return null;
+  return {
+    because: `danger is ${percent(states.danger)} likely: too much to leave, too little to cut for`,
+    lookFor: [...lookFor],
+  };
+}
+
+/** Under this share of the causes the pot is unlikely to be it. */
+const POT_UNLIKELY = 0.3;
+/** A full pot or a failing medium from here on is reason enough of its own. */
+const REASON_ENOUGH = 0.7;
+
+/** Other causes of what looks poorly, and whether to go after them before the pot. */
+export function troubleshoot(
+  { signals, spot, traits, date, lastRepot }: Situation,
+  states: Record<State, number>,
+  verdict: VerdictKind,
+): Decision['troubleshoot'] {
+  const found = diagnose({ signals, spot, traits, date, lastRepot, states });
+  if (!found) return null;
+  const pot = found.causes.find(({ id }) => id === 'pot')!.share;
+  const potNeedsIt =
+    Math.max(traits.snug ? 0 : states.crowded, states.mediumFailing) >= REASON_ENOUGH;
+  return { ...found, first: pot < POT_UNLIKELY && !potNeedsIt && verdict !== 'rescueNow' };
+}
+
+/** Growth forms that come apart into pieces with roots of their own. */
+const DIVISIBLE: ReadonlySet<string> = new Set(['clump', 'walker', 'rosette', 'bulb']);
+
+/** What pays to do in the same go as a repot. */
+export function alongside(
+  { traits, signals }: Situation,
+  states: Record<State, number>,
+  verdict: VerdictKind,
+): Decision['alongside'] {
+  if (verdict === 'leave' || verdict === 'refreshOnly') return [];
+  const acts: Decision['alongside'] = [];
+  const spread = signals.growthAtWall === true || signals.emptySide === true;
+  if (
+    DIVISIBLE.has(traits.growthForm) &&
+    states.crowded > 0.5 &&
+    spread &&
+    states.danger < DANGER_ACTS
+  ) {
+    acts.push({
+      act: 'divide',
+      text: 'divide it instead of moving up: keep two or three growths with roots in each piece, and small pots',
+    });
+  }
+  if (signals.rot === 'stem' || signals.stemBare === true) {
+    acts.push({
+      act: 'reroot',
+      text:
+        signals.rot === 'stem'
+          ? 'cut above the rot into clean tissue, let the cut dry and re-root the head: the base may be lost'
+          : 'cut the head off, let the cut dry and re-root it: the bare stem will not refill',
+    });
+  }
+  return acts;
+}
