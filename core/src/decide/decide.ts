@@ -12,7 +12,7 @@ import {
   type WhenSchool,
 } from './costs.ts';
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
-import { frameOf, type Frame } from './frame.ts';
+import { frameOf, withOldMedium, type Frame } from './frame.ts';
 import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
 import { readinessFactors, type ReadinessFactor } from './readiness.ts';
 import type { State } from './signals.ts';
@@ -132,7 +132,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
       waiting,
     },
     schools: depth === 'full' ? schoolVerdicts(frame, situation, school, judged) : [],
-    oldMediumSchools: depth === 'full' ? oldMediumVerdicts(situation, school) : [],
+    oldMediumSchools: depth === 'full' ? oldMediumVerdicts(frame, situation, school) : [],
     school,
     costOfWaiting: waiting[CURVE_WEEKS - 1]!,
     medium: {
@@ -183,10 +183,14 @@ function schoolVerdicts(
 }
 
 /** What taking more or less of the old medium off would make of the week. */
-function oldMediumVerdicts(situation: Situation, when: WhenSchool): Decision['oldMediumSchools'] {
+function oldMediumVerdicts(
+  frame: Frame,
+  situation: Situation,
+  when: WhenSchool,
+): Decision['oldMediumSchools'] {
   return (Object.keys(OLD_MEDIUM_SCHOOLS) as OldMediumSchool[]).map((oldMedium) => {
-    const other: Situation = { ...situation, schools: { ...situation.schools, oldMedium } };
-    const { kind, best } = judgeOn(planOf(frameOf(other), other.signals, when), other.signals);
+    const other = withOldMedium(frame, oldMedium);
+    const { kind, best } = judgeOn(planOf(other, situation.signals, when), situation.signals);
     return {
       school: oldMedium,
       label: OLD_MEDIUM_SCHOOLS[oldMedium].label,

@@ -14,6 +14,7 @@ import {
   SNUG_HARM,
   UNKNOWN_AGE,
   WORK_BY_MEDIUM,
+  type OldMediumSchool,
 } from './costs.ts';
 import {
   blendOf,
@@ -103,7 +104,6 @@ export function frameOf(situation: Situation): Frame {
     harmCrowded[week] = harmOf('crowded', activity) * (traits.snug ? SNUG_HARM : 1);
     harmMedium[week] = harmOf('mediumFailing', activity);
   }
-  const work = workFor(situation);
   return {
     situation,
     season,
@@ -113,14 +113,25 @@ export function frameOf(situation: Situation): Frame {
     priorMedium,
     harmCrowded,
     harmMedium,
-    disturbance: DISTURBANCE[work] * FRAGILITY[traits.rootKind],
-    work,
+    ...disturbanceOf(situation),
     life,
     monthsInPot,
     monthsToFill,
     againstCrowded: priorCrowded.map((prior) => Math.exp(-prior)),
     againstMedium: priorMedium.map((prior) => Math.exp(-prior)),
   };
+}
+
+/** The same plant under another school of what comes off: nothing else of a frame hangs on it. */
+export function withOldMedium(frame: Frame, oldMedium: OldMediumSchool): Frame {
+  const { situation } = frame;
+  const other = { ...situation, schools: { ...situation.schools, oldMedium } };
+  return { ...frame, situation: other, ...disturbanceOf(other) };
+}
+
+function disturbanceOf(situation: Situation): Pick<Frame, 'work' | 'disturbance'> {
+  const work = workFor(situation);
+  return { work, disturbance: DISTURBANCE[work] * FRAGILITY[situation.traits.rootKind] };
 }
 
 /** How much is taken from the roots: by the keeper's school, else as the medium asks. */

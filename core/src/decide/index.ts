@@ -12,7 +12,7 @@ export {
 } from './costs.ts';
 export { decide, lesserActLabel, type Decision } from './decide.ts';
 export { contradictionsIn, weighSignals, type Reason } from './evidence.ts';
-export { freshCycle } from './freshCycle.ts';
+export { freshCycle, harmByAge } from './freshCycle.ts';
 export type { VerdictKind } from './optimum.ts';
 export {
   possibleValues,

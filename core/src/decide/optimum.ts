@@ -14,7 +14,7 @@ import {
   WORTH_WAITING,
   type WhenSchool,
 } from './costs.ts';
-import { freshCycle } from './freshCycle.ts';
+import { freshCycle, harmByAge } from './freshCycle.ts';
 import { crowdedPrior, mediumPrior, type Frame } from './frame.ts';
 import type { State } from './signals.ts';
 
@@ -45,24 +45,32 @@ export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
   const { closedWeeks, outOfSeason } = WHEN_SCHOOLS[school];
   const threshold = Math.min(WINDOW_READINESS, frame.bestReadiness * OPEN_SHARE_OF_BEST);
   const renewal = frame.disturbance * (1 + outOfSeason * (1 - frame.bestReadiness)) + WORK;
-  const harmCrowded = average(frame.harmCrowded);
-  const harmMedium = average(frame.harmMedium);
-  const { perWeek, atWeeks } = freshCycle(
-    renewal,
-    (week) => {
-      const months = week / WEEKS_PER_MONTH;
-      return (
-        harmCrowded * logistic(crowdedPrior(months, frame.monthsToFill)) +
-        harmMedium * logistic(mediumPrior(months, frame.life.months))
-      );
-    },
-    LONGEST_CYCLE_WEEKS,
-  );
+  const { perWeek, atWeeks } = freshCycle(renewal, freshHarm(frame));
   return {
     open: frame.season.readiness.map((readiness) => !closedWeeks || readiness >= threshold),
     freshPerWeek: perWeek,
     freshCycleWeeks: atWeeks,
   };
+}
+
+/** Kept for a frame and all that share its priors: schools differ in what a repot costs, not in the harm. */
+const freshHarms = new WeakMap<Float64Array, Float64Array>();
+
+/** Harm of this plant in a fresh pot, by its age. */
+function freshHarm(frame: Frame): Float64Array {
+  const before = freshHarms.get(frame.priorCrowded);
+  if (before) return before;
+  const harmCrowded = average(frame.harmCrowded);
+  const harmMedium = average(frame.harmMedium);
+  const harm = harmByAge((week) => {
+    const months = week / WEEKS_PER_MONTH;
+    return (
+      harmCrowded * logistic(crowdedPrior(months, frame.monthsToFill)) +
+      harmMedium * logistic(mediumPrior(months, frame.life.months))
+    );
+  }, LONGEST_CYCLE_WEEKS);
+  freshHarms.set(frame.priorCrowded, harm);
+  return harm;
 }
 
 function average(values: Float64Array): number {

@@ -241,14 +241,22 @@ export function nextLookWeek({ plan, best }: Judged): number {
   return week;
 }
 
+const nothing = weighSignals({});
+/** What each value of a proxy says on its own: the same for every plant. */
+const PROXY_LOOKS = SIGNALS.filter(({ id }) => PROXIES.includes(id)).map((definition) => ({
+  definition,
+  values: possibleValues(definition).map(({ value }) => ({
+    value,
+    evidence: weighSignals({ [definition.id]: value }),
+  })),
+}));
+
 function worthOfLookIn(plan: Plan, from: number): number {
-  const nothing = weighSignals({});
   const without = optimum(plan, nothing.sums, from);
   const states = statesIn(plan, nothing.sums, from);
   let worth = 0;
-  for (const definition of SIGNALS.filter(({ id }) => PROXIES.includes(id))) {
-    const outcomes = possibleValues(definition).map(({ value }) => {
-      const evidence = weighSignals({ [definition.id]: value });
+  for (const { definition, values } of PROXY_LOOKS) {
+    const outcomes = values.map(({ value, evidence }) => {
       const best = optimum(plan, evidence.sums, from);
       const judged: Judged = { plan, evidence, best, kind: 'leave', refresh: null };
       return { value, judged };

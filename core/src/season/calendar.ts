@@ -1,22 +1,56 @@
 /** A calendar day, `YYYY-MM-DD`, without a time or a zone. */
 export type IsoDate = string;
 
-const DAY_MS = 86_400_000;
-const ISO = /^\d{4}-\d{2}-\d{2}$/;
+const ISO = /^(\d{4})-(\d{2})-(\d{2})$/;
+const known = new Map<IsoDate, number>();
+/** A collection speaks of a few thousand days: beyond that the memory starts anew. */
+const MOST_KNOWN = 20_000;
 
 /** Whole days since 1 January 1970. @throws RangeError unless a real day as YYYY-MM-DD */
 export function dayNumber(date: IsoDate): number {
-  const time = ISO.test(date) ? Date.parse(`${date}T00:00:00Z`) : NaN;
-  // Date.parse rolls 30 February over into March in some engines; a real day comes back as typed.
-  if (Number.isNaN(time) || new Date(time).toISOString().slice(0, 10) !== date) {
+  const before = known.get(date);
+  if (before !== undefined) return before;
+  const [, year, month, day] = (ISO.exec(date) ?? []).map(Number);
+  if (year === undefined || !isRealDay(year, month!, day!)) {
     throw new RangeError(`date must be a real day as YYYY-MM-DD, got ${date}`);
   }
-  return time / DAY_MS;
+  const number = daysFromCivil(year, month!, day!);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(date, number);
+  return number;
+}
+
+function isRealDay(year: number, month: number, day: number): boolean {
+  if (month < 1 || month > 12 || day < 1) return false;
+  const next = month === 12 ? daysFromCivil(year + 1, 1, 1) : daysFromCivil(year, month + 1, 1);
+  return day <= next - daysFromCivil(year, month, 1);
+}
+
+/**
+ * Days since 1 January 1970 in the Gregorian calendar, years counted from March.
+ *
+ * @source Hinnant, chrono-compatible low-level date algorithms, from memory
+ */
+function daysFromCivil(year: number, month: number, day: number): number {
+  const y = month <= 2 ? year - 1 : year;
+  const era = Math.floor(y / 400);
+  const yearOfEra = y - era * 400;
+  const dayOfMarchYear = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + day - 1;
+  const dayOfEra =
+    yearOfEra * 365 + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100) + dayOfMarchYear;
+  return era * 146_097 + dayOfEra - 719_468;
+}
+
+const DAY_MS = 86_400_000;
+
+/** The day with a number. */
+export function dayOfNumber(days: number): IsoDate {
+  return new Date(days * DAY_MS).toISOString().slice(0, 10);
 }
 
 /** The day `days` after `date` (before it, when negative). */
 export function addDays(date: IsoDate, days: number): IsoDate {
-  return new Date((dayNumber(date) + Math.round(days)) * DAY_MS).toISOString().slice(0, 10);
+  return dayOfNumber(dayNumber(date) + Math.round(days));
 }
 
 /** Days from one date to another, negative when `to` comes first. */
