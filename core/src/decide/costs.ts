@@ -23,8 +23,16 @@ export const HARM_PER_WEEK: Record<State, { harm: number; atRest: number }> = {
 /** Share of the harm of crowding that a plant feels which likes to be snug. */
 export const SNUG_HARM = 0.15;
 
+/**
+ * What a snug plant's likings take off the log-odds of crowding: signs that say
+ * full in others say comfortable in it.
+ */
+export const SNUG_LOG_ODDS = -3.5;
+
 /** Log-odds before anything is seen, where time says nothing. */
 export const PRIOR_DANGER = -4.5;
+/** What a medium past its life adds to them: spent medium drowns roots. */
+export const SPENT_MEDIUM_DANGER = 0.9;
 export const PRIOR_UNSTABLE = -4;
 /**
  * When the last repot is not known: the share of its term that pot and medium
@@ -122,6 +130,11 @@ export const LOOK_COST = { outside: 0, unpotted: 0.12 } as const;
 export const HORIZON_WEEKS = 104;
 /** Waiting that saves less than this is not worth a plan. */
 export const WORTH_WAITING = 0.05;
+/**
+ * … when the better week lies in the same season. Of now and next spring at equal
+ * cost a keeper takes the later: less work, and the plant may yet show it is fine.
+ */
+export const SAME_SEASON_WEEKS = 20;
 /** A best week beyond this is "leave". */
 export const LEAVE_AFTER_WEEKS = 52;
 

@@ -12,7 +12,8 @@ import {
   type WhenSchool,
 } from './costs.ts';
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
-import { frameOf, withOldMedium, type Frame } from './frame.ts';
+import { frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
+import { lookWorthOf, type LookWorth } from './lookWorth.ts';
 import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
 import { readinessFactors, type ReadinessFactor } from './readiness.ts';
 import type { State } from './signals.ts';
@@ -67,6 +68,8 @@ export interface Decision {
     week: IsoDate | null;
   }[];
   school: WhenSchool;
+  /** what looking today is expected to save, and the question that would help most */
+  lookWorth: LookWorth;
   /** expected cost of doing the best thing late by a year, for ranking */
   costOfWaiting: number;
   medium: { lifeMonths: number | null; judgedBy: string; freshAir: number };
@@ -134,6 +137,8 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     schools: depth === 'full' ? schoolVerdicts(frame, situation, school, judged) : [],
     oldMediumSchools: depth === 'full' ? oldMediumVerdicts(frame, situation, school) : [],
     school,
+    lookWorth:
+      verdict === 'rescueNow' ? { worth: 0, signal: null } : lookWorthOf(judged, lookFirst),
     costOfWaiting: waiting[CURVE_WEEKS - 1]!,
     medium: {
       lifeMonths: frame.life.months,
@@ -205,6 +210,8 @@ const months = (count: number) => `${count < 10 ? count.toFixed(1) : Math.round(
 /** What time alone says of each state, before anything is seen. */
 function priorReasons(frame: Frame): Reason[] {
   const { monthsInPot, monthsToFill, life, situation } = frame;
+  // Roots that were read are held against a snug plant's own measure already.
+  const snug = situation.roots ? 0 : snugLogOdds(situation.traits);
   const unknown = 'nobody knows when it was last repotted: taken as three quarters of its term';
   const crowded = situation.roots
     ? `earlier looks and growth since put the roots at ${Math.round(situation.roots.explored * 100)} % of the pot`
@@ -221,9 +228,19 @@ function priorReasons(frame: Frame): Reason[] {
     {
       signal: 'timeInPot',
       state: 'crowded',
-      logOdds: frame.priorCrowded[0]!,
+      logOdds: frame.priorCrowded[0]! - snug,
       text: crowded,
     },
+    ...(snug === 0
+      ? []
+      : [
+          {
+            signal: 'snug',
+            state: 'crowded' as const,
+            logOdds: snug,
+            text: 'it likes to be snug: what is full for others is comfortable for it',
+          },
+        ]),
     {
       signal: 'mediumAge',
       state: 'mediumFailing',
@@ -235,6 +252,12 @@ function priorReasons(frame: Frame): Reason[] {
       state: 'danger',
       logOdds: PRIOR_DANGER,
       text: 'few plants are in danger at any time (about 1 in 90)',
+    },
+    {
+      signal: 'mediumAge',
+      state: 'danger',
+      logOdds: frame.priorDanger - PRIOR_DANGER,
+      text: 'the older a medium for its life, the more often roots drown in it',
     },
     {
       signal: 'baseRate',

@@ -1,4 +1,4 @@
-import { clamp } from '../number/index.ts';
+import { clamp, logistic } from '../number/index.ts';
 import { crowdedAt, exploredAfter, MONTHS_TO_FILL } from '../roots/index.ts';
 import { DAYS_PER_MONTH, monthsBetween, seasonAhead, type SeasonAhead } from '../season/index.ts';
 import {
@@ -9,9 +9,12 @@ import {
   HORIZON_WEEKS,
   MEDIUM_SLOPE,
   OLD_MEDIUM_SCHOOLS,
+  PRIOR_DANGER,
   PRIOR_HIGH,
   PRIOR_LOW,
   SNUG_HARM,
+  SPENT_MEDIUM_DANGER,
+  SNUG_LOG_ODDS,
   UNKNOWN_AGE,
   WORK_BY_MEDIUM,
   type OldMediumSchool,
@@ -39,6 +42,8 @@ export interface Frame {
   /** e^−prior of the same weeks: the odds against, so that what-ifs need no exponential per week */
   againstCrowded: Float64Array;
   againstMedium: Float64Array;
+  /** log-odds of danger before anything is seen */
+  priorDanger: number;
   /** per week: harm if the state holds for sure */
   harmCrowded: Float64Array;
   harmMedium: Float64Array;
@@ -56,6 +61,9 @@ const MONTHS_PER_WEEK = 7 / DAYS_PER_MONTH;
 export function crowdedPrior(months: number, toFill: number): number {
   return clamp(CROWDED_SLOPE * (months / toFill - 1), PRIOR_LOW, PRIOR_HIGH);
 }
+
+/** What the liking for a snug pot takes off the log-odds of crowding. */
+export const snugLogOdds = ({ snug }: Situation['traits']) => (snug ? SNUG_LOG_ODDS : 0);
 
 /** Log-odds of a failing medium after `months` of a life (null: it does not age). */
 export function mediumPrior(months: number, life: number | null): number {
@@ -98,7 +106,7 @@ export function frameOf(situation: Situation): Frame {
       priorCrowded[week] = crowdedPriorByRoots(explored, crowdedAt(traits));
       explored = exploredAfter(explored, traits.vigour, activity * MONTHS_PER_WEEK);
     } else {
-      priorCrowded[week] = crowdedPrior(inPot, monthsToFill);
+      priorCrowded[week] = crowdedPrior(inPot, monthsToFill) + snugLogOdds(traits);
     }
     priorMedium[week] = mediumPrior(inMedium, life.months);
     harmCrowded[week] = harmOf('crowded', activity) * (traits.snug ? SNUG_HARM : 1);
@@ -110,6 +118,7 @@ export function frameOf(situation: Situation): Frame {
     meanActivity,
     bestReadiness,
     priorCrowded,
+    priorDanger: PRIOR_DANGER + SPENT_MEDIUM_DANGER * logistic(priorMedium[0]!),
     priorMedium,
     harmCrowded,
     harmMedium,

@@ -13,6 +13,7 @@ export {
 export { decide, lesserActLabel, type Decision } from './decide.ts';
 export { contradictionsIn, weighSignals, type Reason } from './evidence.ts';
 export { freshCycle, harmByAge } from './freshCycle.ts';
+export { LOOK_PRICE } from './lookWorth.ts';
 export type { VerdictKind } from './optimum.ts';
 export {
   possibleValues,

@@ -8,6 +8,7 @@ import {
   LEAVE_AFTER_WEEKS,
   PRIOR_DANGER,
   PRIOR_UNSTABLE,
+  SAME_SEASON_WEEKS,
   SUSPICION_FADES_WEEKS,
   WHEN_SCHOOLS,
   WORK,
@@ -15,7 +16,7 @@ import {
   type WhenSchool,
 } from './costs.ts';
 import { freshCycle, harmByAge } from './freshCycle.ts';
-import { crowdedPrior, mediumPrior, type Frame } from './frame.ts';
+import { crowdedPrior, mediumPrior, snugLogOdds, type Frame } from './frame.ts';
 import type { State } from './signals.ts';
 
 export type VerdictKind = 'rescueNow' | 'repotNow' | 'repotInWeek' | 'refreshOnly' | 'leave';
@@ -62,10 +63,11 @@ function freshHarm(frame: Frame): Float64Array {
   if (before) return before;
   const harmCrowded = average(frame.harmCrowded);
   const harmMedium = average(frame.harmMedium);
+  const snug = snugLogOdds(frame.situation.traits);
   const harm = harmByAge((week) => {
     const months = week / WEEKS_PER_MONTH;
     return (
-      harmCrowded * logistic(crowdedPrior(months, frame.monthsToFill)) +
+      harmCrowded * logistic(crowdedPrior(months, frame.monthsToFill) + snug) +
       harmMedium * logistic(mediumPrior(months, frame.life.months))
     );
   }, LONGEST_CYCLE_WEEKS);
@@ -89,8 +91,8 @@ const FADING = Float64Array.from({ length: HORIZON_WEEKS }, (_, week) =>
  * Harm per week of the two states that time alone does not bring, above what
  * any plant runs: the ordinary risk is the same in the old pot and in a new one.
  */
-function excessHarm(sums: Sums): { danger: number; unstable: number } {
-  const danger = logistic(PRIOR_DANGER + sums.danger) - BASE_DANGER;
+function excessHarm({ priorDanger }: Frame, sums: Sums): { danger: number; unstable: number } {
+  const danger = logistic(priorDanger + sums.danger) - BASE_DANGER;
   const unstable = logistic(PRIOR_UNSTABLE + sums.unstable) - BASE_UNSTABLE;
   return {
     danger: HARM_PER_WEEK.danger.harm * Math.max(0, danger),
@@ -103,7 +105,7 @@ export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<Stat
   return {
     crowded: logistic(frame.priorCrowded[week]! + sums.crowded),
     mediumFailing: logistic(frame.priorMedium[week]! + sums.mediumFailing),
-    danger: logistic(PRIOR_DANGER + sums.danger),
+    danger: logistic(frame.priorDanger + sums.danger),
     unstable: logistic(PRIOR_UNSTABLE + sums.unstable),
   };
 }
@@ -111,7 +113,7 @@ export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<Stat
 /** Expected harm of each week, while nothing is done. */
 export function harmByWeek({ frame }: Plan, sums: Sums): Float64Array {
   const { harmCrowded, harmMedium, againstCrowded, againstMedium } = frame;
-  const { danger, unstable } = excessHarm(sums);
+  const { danger, unstable } = excessHarm(frame, sums);
   // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum)
   const crowded = Math.exp(-sums.crowded);
   const medium = Math.exp(-sums.mediumFailing);
@@ -143,10 +145,10 @@ export interface Optimum {
 export function optimum(plan: Plan, sums: Sums, from = 0): Optimum {
   const { disturbing, open, freshPerWeek } = plan;
   const { harmCrowded, harmMedium, againstCrowded, againstMedium } = plan.frame;
-  const { danger, unstable } = excessHarm(sums);
+  const { danger, unstable } = excessHarm(plan.frame, sums);
   const crowded = Math.exp(-sums.crowded);
   const medium = Math.exp(-sums.mediumFailing);
-  const allOpen = logistic(PRIOR_DANGER + sums.danger) >= DANGER_OPENS;
+  const allOpen = logistic(plan.frame.priorDanger + sums.danger) >= DANGER_OPENS;
   let waiting = 0;
   const last = HORIZON_WEEKS;
   let bestWeek = last;
@@ -174,7 +176,7 @@ export function optimum(plan: Plan, sums: Sums, from = 0): Optimum {
 /** Cost of acting in one given week, on the same account as `optimum`. */
 export function costOfWeek(plan: Plan, sums: Sums, week: number, from = 0): number {
   const { harmCrowded, harmMedium, againstCrowded, againstMedium } = plan.frame;
-  const { danger, unstable } = excessHarm(sums);
+  const { danger, unstable } = excessHarm(plan.frame, sums);
   const crowded = Math.exp(-sums.crowded);
   const medium = Math.exp(-sums.mediumFailing);
   let waiting = 0;
@@ -190,8 +192,9 @@ export function costOfWeek(plan: Plan, sums: Sums, week: number, from = 0): numb
 
 /** The verdict that an optimum stands for, lesser acts aside. */
 export function kindOf(plan: Plan, sums: Sums, best: Optimum): Exclude<VerdictKind, 'refreshOnly'> {
-  if (logistic(PRIOR_DANGER + sums.danger) >= DANGER_ACTS) return 'rescueNow';
+  if (logistic(plan.frame.priorDanger + sums.danger) >= DANGER_ACTS) return 'rescueNow';
   if (best.week <= 1) return 'repotNow';
-  if (plan.open[0] && best.costNow - best.cost < WORTH_WAITING) return 'repotNow';
+  const soon = best.week <= SAME_SEASON_WEEKS;
+  if (soon && plan.open[0] && best.costNow - best.cost < WORTH_WAITING) return 'repotNow';
   return best.week > LEAVE_AFTER_WEEKS ? 'leave' : 'repotInWeek';
 }

@@ -49,6 +49,8 @@ export interface Situation {
   schools?: { when?: WhenSchool; size?: SizeSchool; oldMedium?: OldMediumSchool };
   /** roots as earlier looks found them, brought forward to `date` by growth */
   roots?: RootReading;
+  /** day of the newest look since the last repot; absent: never looked at */
+  lookedOn?: IsoDate;
   /** what the plant's logs say */
   measured?: readonly MeasuredFinding[];
 }

@@ -187,7 +187,7 @@ const heldRatios = new WeakMap<SignalDefinition, Record<State, number[]>>();
  * The chance of a value is how usual it is, raised or lowered by the states
  * that it speaks of.
  */
-function expectedSaving(
+export function expectedSaving(
   definition: SignalDefinition,
   outcomes: readonly { value: SignalValue; judged: Judged }[],
   states: Record<State, number>,

@@ -1,2 +1,3 @@
 export * from './filling.ts';
 export * from './reading.ts';
+export { rootsBroughtForward } from './forward.ts';

@@ -1,12 +1,9 @@
 import {
-  exploredAfter,
   fillL,
   insideOfMaterial,
-  monthsBetween,
-  readRoots,
   resolveTaxon,
+  rootsBroughtForward,
   rimCm,
-  seasonAhead,
   taxonOfGroup,
   traitsOf,
   daysBetween,
@@ -114,13 +111,8 @@ function rootsByEarlierLooks(
 ): RootReading | null {
   for (const look of newestFirst) {
     if (daysBetween(look.date, date) <= FINDINGS_LAST_DAYS) continue;
-    const reading = readRoots(look.signals);
-    if (!reading) continue;
-    const weeks = Math.max(1, Math.round(daysBetween(look.date, date) / 7));
-    const { activity } = seasonAhead(spot, traits, look.date, weeks);
-    const mean = activity.reduce((sum, a) => sum + a, 0) / weeks;
-    const months = monthsBetween(look.date, date) * mean;
-    return { explored: exploredAfter(reading.explored, traits.vigour, months), sd: reading.sd };
+    const forward = rootsBroughtForward(look.signals, look.date, date, spot, traits);
+    if (forward) return forward;
   }
   return null;
 }

@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest';
+import { resolveTaxon } from '../catalogue/index.ts';
+import { TYPICAL_SPOT } from '../season/index.ts';
+import type { LogTrend, WaterFindings } from '../water/index.ts';
+import { decide, measuredFindings, type Situation } from './index.ts';
+
+const trend = (change: number, cycles = 9): LogTrend => ({
+  cycles,
+  change,
+  low: change - 0.1,
+  high: change + 0.1,
+  pRising: 0.001,
+  pFalling: 0.001,
+});
+const water = (over: Partial<WaterFindings>): WaterFindings => ({
+  cycles: [],
+  leftOut: [],
+  points: [],
+  use: null,
+  holding: null,
+  recentGPerDay: null,
+  told: [],
+  ...over,
+});
+const situation: Situation = {
+  traits: resolveTaxon('Begonia maculata')!.traits,
+  date: '2026-05-10',
+  spot: { ...TYPICAL_SPOT, latitudeDeg: 54 },
+  pot: { shape: 'cylinder', topDiameterCm: 14, heightCm: 13 },
+  medium: { kind: 'peatSoil' },
+  lastRepot: '2025-06-01',
+  signals: {},
+};
+
+describe('what was measured', () => {
+  const more = measuredFindings(water({ use: trend(0.4), told: ['usesMore'] }), null);
+
+  it('more use than the weather explains speaks for crowding, with its size and cycles', () => {
+    const decision = decide({ ...situation, measured: more });
+    expect(decision.states.crowded).toBeGreaterThan(decide(situation).states.crowded);
+    const reason = decision.reasons.find(({ signal }) => signal === 'usesMore')!;
+    expect(reason.text).toContain('40 %');
+    expect(reason.text).toContain('9 cycles');
+  });
+
+  it('replaces the impression of the same thing', () => {
+    const impression = { driesSooner: false };
+    const { reasons } = decide({ ...situation, signals: impression, measured: more });
+    expect(reasons.some(({ signal }) => signal === 'driesSooner')).toBe(false);
+  });
+
+  it('a larger change counts for more', () => {
+    const [small] = measuredFindings(water({ use: trend(0.2), told: ['usesMore'] }), null);
+    expect(more[0]!.weights.crowded!).toBeGreaterThan(small!.weights.crowded!);
+  });
+
+  it('holding less speaks for crowding and for the medium; runs-through is then not counted again', () => {
+    const holds = measuredFindings(water({ holding: trend(-0.3), told: ['holdsLess'] }), null);
+    const { reasons } = decide({
+      ...situation,
+      signals: { waterRunsThrough: true },
+      measured: holds,
+    });
+    expect(
+      reasons
+        .filter(({ signal }) => signal === 'holdsLess')
+        .map(({ state }) => state)
+        .sort(),
+    ).toEqual(['crowded', 'mediumFailing']);
+    expect(reasons.some(({ signal }) => signal === 'waterRunsThrough')).toBe(false);
+  });
+
+  it('a log of six steady cycles says that nothing has changed; one of four says nothing', () => {
+    expect(measuredFindings(water({ use: trend(0.02, 6) }), null)[0]!.id).toBe('usesSame');
+    expect(measuredFindings(water({ use: trend(0.02, 4) }), null)).toEqual([]);
+  });
+
+  it('a stall by the tape replaces the word for growth', () => {
+    const stalled = measuredFindings(null, {
+      readings: 7,
+      cmPerMonth: 4,
+      low: 3,
+      high: 5,
+      lately: 0.2,
+      change: 'stalled',
+    });
+    const { reasons } = decide({
+      ...situation,
+      signals: { growth: 'vigorous' },
+      measured: stalled,
+    });
+    expect(reasons.some(({ signal }) => signal === 'growth')).toBe(false);
+    expect(reasons.find(({ signal }) => signal === 'growthLog')!.text).toContain('0.2 cm a month');
+  });
+});
+
+describe('the counsel beside a verdict', () => {
+  it('unsure of danger and with the ball unseen, it says to slide the plant out and what to look for', () => {
+    const { unpotFirst, states } = decide({
+      ...situation,
+      date: '2026-01-10',
+      signals: { staysWetLonger: true, limp: true, growth: 'stalled' },
+    });
+    expect(states.danger).toBeLessThan(0.5);
+    expect(unpotFirst!.lookFor).toContain('rot');
+    expect(unpotFirst!.because).toMatch(/\d+ %/);
+  });
+
+  it('once the roots are seen it does not ask again', () => {
+    const signals = {
+      staysWetLonger: true,
+      limp: true,
+      growth: 'stalled',
+      rot: 'none',
+      liveRoots: 0.9,
+    };
+    expect(decide({ ...situation, date: '2026-01-10', signals }).unpotFirst).toBeNull();
+  });
+
+  it('a plant that spreads and fills its pot may be divided instead', () => {
+    const walker = { ...situation, traits: resolveTaxon('Davallia fejeensis')!.traits };
+    const { alongside } = decide({
+      ...walker,
+      lastRepot: '2023-06-01',
+      signals: { rootsAtHoles: 'mat', growthAtWall: true },
+    });
+    expect(alongside.map(({ act }) => act)).toEqual(['divide']);
+  });
+
+  it('stem rot asks for a cut above it', () => {
+    expect(
+      decide({ ...situation, signals: { rot: 'stem' } }).alongside.map(({ act }) => act),
+    ).toEqual(['reroot']);
+  });
+
+  it('a bare stem that topples is re-rooted rather than moved up', () => {
+    const { verdict, refresh } = decide({
+      ...situation,
+      lastRepot: '2026-01-10',
+      traits: resolveTaxon('Crassula ovata')!.traits,
+      signals: { stemBare: true, wobble: 'topples' },
+    });
+    expect(verdict).toBe('refreshOnly');
+    expect(refresh.some((act) => act === 'reroot' || act === 'secure')).toBe(true);
+  });
+
+  it.each([
+    [{ pests: 'snails' }, 'treatPests'],
+    [{ pests: 'scale', growth: 'slow' }, 'treatPests'],
+  ])('%j asks for %s before a pot', (signals, act) => {
+    expect(decide({ ...situation, lastRepot: '2026-02-01', signals }).refresh).toContain(act);
+  });
+
+  it('the ball kept whole costs less than taking all off, and each says its week', () => {
+    const { oldMediumSchools } = decide({ ...situation, signals: { rootsAtHoles: 'every' } });
+    expect(oldMediumSchools.map(({ school }) => school)).toEqual([
+      'byMedium',
+      'allOff',
+      'loosen',
+      'ballWhole',
+    ]);
+    const cost = (oldMedium: 'allOff' | 'ballWhole') =>
+      decide({ ...situation, schools: { oldMedium } }).curves.disturbing[0]!;
+    expect(cost('ballWhole')).toBeLessThan(cost('allOff'));
+  });
+
+  it('a glance over a spot is weak evidence that all is well', () => {
+    const glanced = decide({ ...situation, signals: { allFine: true } });
+    const plain = decide(situation);
+    for (const state of ['crowded', 'mediumFailing', 'danger', 'unstable'] as const) {
+      expect(glanced.states[state]).toBeLessThan(plain.states[state]);
+    }
+  });
+
+  it('a look taken today is worth nothing again today, and grows old', () => {
+    const signals = { rootsAtHoles: 'several', smell: 'fresh' };
+    const worth = (lookedOn?: string) =>
+      decide({ ...situation, signals, ...(lookedOn ? { lookedOn } : {}) }).lookWorth.worth;
+    expect(worth(situation.date)).toBe(0);
+    expect(worth('2026-03-01')).toBeGreaterThan(worth('2026-05-01'));
+  });
+});

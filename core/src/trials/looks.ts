@@ -1,0 +1,123 @@
+import { decide, type Signals, type Situation } from '../decide/index.ts';
+import { addDays, daysBetween } from '../season/index.ts';
+import { seeded } from '../number/index.ts';
+import { rootsBroughtForward } from '../roots/index.ts';
+import { filledAfter, isCrowded, seen, trialPlant, trueCost, type TrialPlant } from './garden.ts';
+
+/** Who is looked at on a round: indexes into the garden, most wanted first. */
+export type LookPolicy = (
+  round: number,
+  known: readonly Situation[],
+  acted: readonly boolean[],
+) => number[];
+
+/** Each in its turn, at fixed intervals. */
+export const byTurns: LookPolicy = (round, known, acted) => {
+  const order = known.map((_, i) => (i + round * LOOKS_PER_ROUND) % known.length);
+  return order.filter((i) => !acted[i]);
+};
+
+/** Where a look is expected to save most. */
+export const byWorth: LookPolicy = (_round, known, acted) =>
+  known
+    .map((situation, i) => ({
+      i,
+      worth: acted[i] ? -1 : decide(situation, 'brief').lookWorth.worth,
+    }))
+    .filter(({ worth }) => worth >= 0)
+    .sort((a, b) => b.worth - a.worth)
+    .map(({ i }) => i);
+
+export const LOOKS_PER_ROUND = 40;
+/** Share of plants whose last repot nobody wrote down. @source common practice, no source */
+const FORGOTTEN_SHARE = 0.4;
+const ROUND_WEEKS = 4;
+const ROUNDS = 13;
+const REMEMBERED_DAYS = 90;
+
+/**
+ * A year of rounds over plants of which at most the last repot is known, with the
+ * same number of looks a round whatever the policy. What a look turns up is
+ * acted on by the verdict; the true cost is added up over two years.
+ */
+export function yearOfRounds(
+  plants: number,
+  seed: number,
+  policy: LookPolicy,
+  looksPerRound = LOOKS_PER_ROUND,
+): { cost: number; looks: number } {
+  const random = seeded(seed);
+  const garden: TrialPlant[] = Array.from({ length: plants }, () => {
+    const plant = trialPlant(random);
+    // One calendar for all, or rounds would have no season.
+    const date = '2026-01-05';
+    // Of many plants nobody remembers when they were last repotted.
+    const forgotten = random() < FORGOTTEN_SHARE;
+    const lastRepot = forgotten ? null : addDays(date, -Math.round(plant.truth.ageMonths * 30.4));
+    return { ...plant, situation: { ...plant.situation, date, lastRepot } };
+  });
+  const start = garden[0]!.situation.date;
+  const actedIn: (number | null)[] = garden.map(() => null);
+  const lookedOn: (string | null)[] = garden.map(() => null);
+  const found: Signals[] = garden.map(() => ({}));
+  let looks = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    const date = addDays(start, round * ROUND_WEEKS * 7);
+    const known = garden.map(({ situation }, i): Situation => {
+      const seenOn = lookedOn[i];
+      if (seenOn == null) return { ...situation, date };
+      const { spot, traits } = situation;
+      if (daysBetween(seenOn, date) <= REMEMBERED_DAYS) {
+        return { ...situation, date, signals: found[i]!, lookedOn: seenOn };
+      }
+      const roots = rootsBroughtForward(found[i]!, seenOn, date, spot, traits);
+      return { ...situation, date, lookedOn: seenOn, ...(roots ? { roots } : {}) };
+    });
+    const order = policy(
+      round,
+      known,
+      actedIn.map((week) => week !== null),
+    ).slice(0, looksPerRound);
+    for (const i of order) {
+      looks += 1;
+      found[i] = seen(laterTruth(garden[i]!, round), seeded(seed + 7919 * i + round));
+      lookedOn[i] = date;
+    }
+    // A keeper follows every verdict, whether it rests on a look or on time alone.
+    known.forEach((situation, i) => {
+      if (actedIn[i] !== null) return;
+      const lookedNow = lookedOn[i] === date;
+      const now = lookedNow ? withLook(situation, found[i]!, date) : situation;
+      const { verdict } = decide(now, 'brief');
+      if (verdict === 'rescueNow' || verdict === 'repotNow') actedIn[i] = round * ROUND_WEEKS;
+    });
+  }
+  const cost = garden.reduce((sum, plant, i) => sum + trueCost(plant, actedIn[i]!), 0);
+  return { cost, looks };
+}
+
+/** What a look some weeks on would see: roots and medium have gone on. */
+function laterTruth(plant: TrialPlant, round: number): TrialPlant {
+  const ageMonths = plant.truth.ageMonths + (round * ROUND_WEEKS) / 4.35;
+  const { traits } = plant.situation;
+  const filled = filledAfter(ageMonths, traits.vigour, plant.truth.speed);
+  return {
+    ...plant,
+    truth: {
+      ...plant.truth,
+      ageMonths,
+      filled,
+      crowded: isCrowded(filled, traits.snug),
+      mediumFailing: ageMonths > plant.truth.lifeMonths,
+    },
+  };
+}
+
+/** A look made today replaces what earlier ones said of the roots. */
+function withLook(
+  { roots: _roots, ...situation }: Situation,
+  signals: Signals,
+  date: string,
+): Situation {
+  return { ...situation, signals, lookedOn: date };
+}

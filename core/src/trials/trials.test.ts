@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { calibration, fernbank, SCHOOL_RULES, totalCost } from './calibration.ts';
+import { filledAfter, trialGarden, trueCost } from './garden.ts';
+import { byTurns, byWorth, LOOKS_PER_ROUND, yearOfRounds } from './looks.ts';
+
+/** Not the seed on which weights were set. */
+const SEED = 20_261;
+/** A tenth with fewer plants says more of chance than of the judgement. */
+const ENOUGH = 100;
+
+describe('the judgement on plants whose truth is known', () => {
+  it('holds the four states as likely as they are, within 10 points in every tenth', () => {
+    const deciles = calibration(trialGarden(SEED, 24_000)).filter(({ plants }) => plants >= ENOUGH);
+    const rows = deciles.map(
+      ({ state, from, plants, predicted, observed }) =>
+        `${state} ${from.toFixed(1)} ${plants} ${predicted.toFixed(2)} ${observed.toFixed(2)}`,
+    );
+    console.log(['state from plants predicted observed', ...rows].join('\n'));
+    expect(deciles.length).toBeGreaterThan(22);
+    for (const { state, from, predicted, observed } of deciles) {
+      expect(Math.abs(predicted - observed), `${state} from ${from}`).toBeLessThanOrEqual(0.1);
+    }
+  });
+
+  it('costs less in all than any school followed as a plain rule', () => {
+    const garden = trialGarden(SEED + 1, 4000);
+    const own = totalCost(garden, fernbank);
+    const rules = Object.entries(SCHOOL_RULES).map(
+      ([school, rule]) => [school, totalCost(garden, rule)] as const,
+    );
+    console.log('total cost', { fernbank: own, ...Object.fromEntries(rules) });
+    for (const [school, cost] of rules) expect(own, school).toBeLessThan(cost);
+    expect(own).toBeLessThan(totalCost(garden, () => null));
+  });
+
+  it('looking where a look is worth most beats looking in turns, with as many looks', () => {
+    for (const seed of [SEED, SEED + 2]) {
+      const turns = yearOfRounds(1000, seed, byTurns);
+      const worth = yearOfRounds(1000, seed, byWorth);
+      console.log('looks by turns, by worth', { turns, worth });
+      expect(worth.looks).toBe(turns.looks);
+      expect(turns.looks).toBe(13 * LOOKS_PER_ROUND);
+      expect(worth.cost).toBeLessThan(turns.cost);
+    }
+  });
+});
+
+describe('the trial garden', () => {
+  it('is the same for the same seed', () => {
+    expect(trialGarden(3, 20)).toEqual(trialGarden(3, 20));
+    expect(trialGarden(3, 20)).not.toEqual(trialGarden(4, 20));
+  });
+
+  it('fills a pot in the months that the trade names', () => {
+    for (const [vigour, months] of [
+      ['fast', 9.5],
+      ['middling', 20],
+      ['slow', 36],
+    ] as const) {
+      expect(filledAfter(months, vigour, 1)).toBeCloseTo(0.87, 6);
+      expect(filledAfter(0, vigour, 1)).toBeCloseTo(0.5, 6);
+    }
+  });
+
+  it('repotting a plant in danger now is cheaper than never, and a fresh sound one is best left', () => {
+    const garden = trialGarden(9, 600);
+    const sick = garden.filter(({ truth }) => truth.danger);
+    expect(sick.length).toBeGreaterThan(3);
+    for (const plant of sick) expect(trueCost(plant, 0)).toBeLessThan(trueCost(plant, null));
+    const fresh = garden.filter(
+      ({ truth, situation }) =>
+        truth.ageMonths < 2 &&
+        !truth.danger &&
+        situation.traits.vigour === 'slow' &&
+        truth.lifeMonths > 30,
+    );
+    expect(fresh.length).toBeGreaterThan(2);
+    for (const plant of fresh) expect(trueCost(plant, null)).toBeLessThan(trueCost(plant, 0));
+  });
+});
