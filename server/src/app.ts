@@ -13,7 +13,14 @@ import { apiPage } from './openapi/page.ts';
 import { calculatorRoutes } from './routes/calculators.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { potRoutes } from './routes/pots.ts';
-import { lookRoutes, measurementRoutes, repotRoutes, taskRoutes } from './routes/records.ts';
+import { photoRoutes } from './routes/photos.ts';
+import {
+  lookRoutes,
+  measurementRoutes,
+  overruleRoutes,
+  repotRoutes,
+  taskRoutes,
+} from './routes/records.ts';
 import { spotRoutes } from './routes/spots.ts';
 import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
 
@@ -58,7 +65,11 @@ export function createApp(context: Context, logger: Logger, webFolder?: string):
 
 function api(context: Context): express.Router {
   const routes = express.Router();
-  routes.use(express.json({ limit: LARGEST_BODY, strict: true }));
+  const json = express.json({ limit: LARGEST_BODY, strict: true });
+  routes.use((request, response, next) =>
+    // A picture is no JSON, whatever its header says.
+    request.path.startsWith('/photos') ? next() : json(request, response, next),
+  );
   routes.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
@@ -80,6 +91,8 @@ function api(context: Context): express.Router {
     { at: '/measurements', routes: measurementRoutes(context) },
     { at: '/repots', routes: repotRoutes(context) },
     { at: '/tasks', routes: taskRoutes(context) },
+    { at: '/overrules', routes: overruleRoutes(context) },
+    { at: '/photos', routes: photoRoutes(context) },
     { at: '/settings', routes: settingsRoutes(context) },
     { at: '', routes: catalogueRoutes() },
   ];

@@ -12,6 +12,8 @@ export interface Context {
   /** the keeper's calendar day; a fixed one in tests */
   today(): IsoDate;
   version: string;
+  /** where pictures lie: beside the database */
+  photoFolder: string;
 }
 
 /** A day of the record cannot lie ahead. */

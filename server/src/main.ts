@@ -7,7 +7,7 @@ import { createApp } from './app.ts';
 import { localToday } from './clock.ts';
 import { openCollection } from './db/open.ts';
 import { judgeAll } from './services/judging.ts';
-import { collectionPath, isLoopback } from './place.ts';
+import { collectionPath, isLoopback, photoFolderOf } from './place.ts';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const { version } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')) as {
@@ -29,7 +29,12 @@ const path = collectionPath();
 const file = openCollection(path);
 const fixedToday = process.env.FERNBANK_TODAY;
 const app = createApp(
-  { db: file.db, today: () => fixedToday ?? localToday(), version },
+  {
+    db: file.db,
+    today: () => fixedToday ?? localToday(),
+    version,
+    photoFolder: photoFolderOf(path),
+  },
   logger,
   join(root, 'web/dist'),
 );

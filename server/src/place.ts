@@ -17,6 +17,11 @@ export function collectionPath(environment = process.env, platform = process.pla
   return join(base, 'fernbank', 'collection.sqlite');
 }
 
+/** Pictures of a collection lie in a folder beside its file. */
+export function photoFolderOf(path: string): string {
+  return `${path.replace(/\.sqlite$/, '')}.photos`;
+}
+
 const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 
 /** Whether only this machine can reach the address. */

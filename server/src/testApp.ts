@@ -8,6 +8,7 @@ import { fillGarden } from '../../demo/fill.ts';
 import { createApp } from './app.ts';
 import type { OpenFile } from './db/driver.ts';
 import { openCollection } from './db/open.ts';
+import { photoFolderOf } from './place.ts';
 
 /** An application on a collection of its own, on a day that stands still. */
 export interface TestApp {
@@ -26,7 +27,7 @@ export function testApp(options: { garden?: boolean; today?: IsoDate } = {}): Te
   const today = options.today ?? TODAY;
   if (options.garden) fillGarden(file.db, today);
   const app = createApp(
-    { db: file.db, today: () => today, version: 'test' },
+    { db: file.db, today: () => today, version: 'test', photoFolder: photoFolderOf(path) },
     pino({ level: 'silent' }),
   );
   return {

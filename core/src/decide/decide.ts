@@ -12,6 +12,7 @@ import {
   type WhenSchool,
 } from './costs.ts';
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
+import { bloomLasts } from './disturbing.ts';
 import { frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
 import { lookWorthOf, type LookWorth } from './lookWorth.ts';
 import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
@@ -70,6 +71,8 @@ export interface Decision {
   school: WhenSchool;
   /** what looking today is expected to save, and the question that would help most */
   lookWorth: LookWorth;
+  /** weeks until its bloom is over; 0 without */
+  bloomWeeksLeft: number;
   /** expected cost of doing the best thing late by a year, for ranking */
   costOfWaiting: number;
   medium: { lifeMonths: number | null; judgedBy: string; freshAir: number };
@@ -139,6 +142,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     school,
     lookWorth:
       verdict === 'rescueNow' ? { worth: 0, signal: null } : lookWorthOf(judged, lookFirst),
+    bloomWeeksLeft: bloomLasts(signals, situation.traits.bloomWeeks),
     costOfWaiting: waiting[CURVE_WEEKS - 1]!,
     medium: {
       lifeMonths: frame.life.months,

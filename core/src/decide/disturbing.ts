@@ -94,7 +94,7 @@ function fade(weeks: number, each: (week: number, left: number) => void): void {
 }
 
 /** Weeks until the bloom is over; 0 when there is none. */
-function bloomLasts(signals: Signals, bloomWeeks: number): number {
+export function bloomLasts(signals: Signals, bloomWeeks: number): number {
   if (signals.bloom === 'bud') return bloomWeeks + BUD_WEEKS;
   return signals.bloom === 'open' ? bloomWeeks : 0;
 }

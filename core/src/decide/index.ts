@@ -1,6 +1,8 @@
 export { measuredFindings, type MeasuredFinding } from './measured.ts';
 export {
+  DANGER_ACTS,
   OLD_MEDIUM_SCHOOLS,
+  UNSURE_DANGER,
   SIZE_SCHOOLS,
   WORK_BY_MEDIUM,
   WHEN_SCHOOLS,

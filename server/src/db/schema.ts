@@ -2,6 +2,7 @@ import type {
   FirstWaterSchool,
   LightClass,
   MediumKind,
+  OldMediumSchool,
   PotMaterialId,
   PotShape,
   Signals,
@@ -11,7 +12,7 @@ import type {
   VerdictKind,
   WhenSchool,
 } from '@fernbank/core';
-import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 /** Every row carries its revision, which is its ETag, and when it was made and last changed. */
 const tracked = {
@@ -48,6 +49,7 @@ export const pots = sqliteTable('pots', {
 export interface PlantSchools {
   when?: WhenSchool | undefined;
   size?: SizeSchool | undefined;
+  oldMedium?: OldMediumSchool | undefined;
   firstWater?: FirstWaterSchool | undefined;
 }
 
@@ -94,8 +96,18 @@ export const looks = sqliteTable(
   (table) => [index('looks_by_plant').on(table.plantId, table.date)],
 );
 
-export const MEASUREMENT_KINDS = ['weightKg', 'heightCm', 'watered'] as const;
-export type MeasurementKind = (typeof MEASUREMENT_KINDS)[number];
+/** What can be measured of a plant, with the range that makes sense; each in the unit its name ends on. */
+export const MEASUREMENTS = {
+  weightKg: { least: 0.001, most: 500 },
+  heightCm: { least: 0.1, most: 2000 },
+  watered: { least: 1, most: 1 },
+  leafCount: { least: 0, most: 100_000 },
+  leafCm: { least: 0.1, most: 500 },
+  reservoirPh: { least: 0, most: 14 },
+  reservoirEcMsCm: { least: 0, most: 30 },
+} as const;
+export const MEASUREMENT_KINDS = Object.keys(MEASUREMENTS) as (keyof typeof MEASUREMENTS)[];
+export type MeasurementKind = keyof typeof MEASUREMENTS;
 
 export const measurements = sqliteTable(
   'measurements',
@@ -105,6 +117,8 @@ export const measurements = sqliteTable(
       .notNull()
       .references(() => plants.id, { onDelete: 'cascade' }),
     date: text('date').notNull(),
+    /** minutes since midnight; null: only the day is known */
+    minute: integer('minute'),
     kind: text('kind').$type<MeasurementKind>().notNull(),
     /** in the unit its kind names; 1 for a watering */
     value: real('value').notNull(),
@@ -169,6 +183,60 @@ export const tasks = sqliteTable(
     done: text('done'),
   },
   (table) => [index('tasks_by_due').on(table.done, table.due)],
+);
+
+/** A picture of a plant; the file itself lies beside the database, named by its hash. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    date: text('date').notNull(),
+    /** SHA-256 of the file, hex */
+    hash: text('hash').notNull(),
+    mime: text('mime').notNull(),
+    bytes: integer('bytes').notNull(),
+  },
+  (table) => [
+    uniqueIndex('photos_once').on(table.plantId, table.hash),
+    index('photos_by_hash').on(table.hash),
+  ],
+);
+
+/** The keeper's own word against a verdict: respected until a day, and counted later. */
+export const overrules = sqliteTable(
+  'overrules',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    date: text('date').notNull(),
+    /** what Fernbank had advised */
+    advised: text('advised').$type<VerdictKind>().notNull(),
+    instead: text('instead').$type<'repotNow' | 'leave'>().notNull(),
+    until: text('until').notNull(),
+    reason: text('reason').notNull(),
+  },
+  (table) => [index('overrules_by_plant').on(table.plantId, table.until)],
+);
+
+/** What a room sensor read at a spot. */
+export const readings = sqliteTable(
+  'readings',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    spotId: integer('spot_id')
+      .notNull()
+      .references(() => spots.id, { onDelete: 'cascade' }),
+    /** ISO 8601, UTC */
+    at: text('at').notNull(),
+    temperatureC: real('temperature_c').notNull(),
+    relativeHumidity: real('relative_humidity').notNull(),
+  },
+  (table) => [uniqueIndex('readings_once').on(table.spotId, table.at)],
 );
 
 /** One row a setting. */

@@ -5,10 +5,11 @@ import {
   MEDIUM_KINDS,
   POT_MATERIALS,
   RECIPES,
-  SIGNALS,
   SIZE_SCHOOLS,
   WHEN_SCHOOLS,
   FIRST_WATER_SCHOOLS,
+  OLD_MEDIUM_SCHOOLS,
+  ALL_SIGNALS,
   type IsoDate,
   type PotShape,
   type Signals,
@@ -41,6 +42,7 @@ export const potMaterialId = () => Joi.string().valid(...ids(POT_MATERIALS));
 export const light = () => Joi.string().valid(...ids(LIGHT_CLASSES));
 export const whenSchool = () => Joi.string().valid(...Object.keys(WHEN_SCHOOLS));
 export const sizeSchool = () => Joi.string().valid(...Object.keys(SIZE_SCHOOLS));
+export const oldMediumSchool = () => Joi.string().valid(...Object.keys(OLD_MEDIUM_SCHOOLS));
 export const firstWaterSchool = () => Joi.string().valid(...Object.keys(FIRST_WATER_SCHOOLS));
 
 export const latitude = () => Joi.number().min(-90).max(90);
@@ -101,7 +103,7 @@ export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
 export const signals = (): Joi.ObjectSchema<Signals> =>
   Joi.object(
     Object.fromEntries(
-      SIGNALS.map((definition) => [
+      ALL_SIGNALS.map((definition) => [
         definition.id,
         definition.kind === 'share'
           ? Joi.number().min(0).max(1)
@@ -112,6 +114,8 @@ export const signals = (): Joi.ObjectSchema<Signals> =>
     ),
   );
 
+/** Minutes since midnight. */
+export const minute = () => Joi.number().integer().min(0).max(1439);
 export const fraction = () => Joi.number().min(0).max(1);
 export const above0 = (most: number) => Joi.number().positive().max(most);
 export const note = () => Joi.string().allow('').max(4000);

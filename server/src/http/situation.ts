@@ -1,5 +1,7 @@
 import {
   checkPot,
+  type MeasuredFinding,
+  type Spot,
   resolveTaxon,
   TYPICAL_SPOT,
   type PotShape,
@@ -7,6 +9,7 @@ import {
   type Traits,
 } from '@fernbank/core';
 import Joi from 'joi';
+import { logsOf } from '../services/logs.ts';
 import { invalid } from './errors.ts';
 import {
   humidity,
@@ -14,6 +17,8 @@ import {
   latitude,
   light,
   mediumKind,
+  minute,
+  oldMediumSchool,
   potShape,
   recipeId,
   signals,
@@ -22,6 +27,13 @@ import {
   whenSchool,
 } from './fields.ts';
 import { partFrom, partsBody, type PartBody } from './parts.ts';
+
+interface Measured {
+  date: string;
+  minute?: number;
+  kind: 'weightKg' | 'watered' | 'heightCm';
+  value?: number;
+}
 
 /** A situation as it comes in. */
 export interface DecisionBody {
@@ -33,7 +45,7 @@ export interface DecisionBody {
   medium: { kind: Situation['medium']['kind']; recipe?: string; parts?: PartBody[] };
   lastRepot: string | null;
   signals: Situation['signals'];
-  measurements?: unknown[];
+  measurements?: Measured[];
   schools?: Situation['schools'];
 }
 
@@ -57,8 +69,17 @@ export const situationFields = () => ({
   }).required(),
   lastRepot: isoDate().allow(null).default(null),
   signals: signals().default({}),
-  measurements: Joi.array().max(100_000),
-  schools: Joi.object({ when: whenSchool(), size: sizeSchool() }),
+  measurements: Joi.array()
+    .items(
+      Joi.object({
+        date: isoDate().required(),
+        minute: minute(),
+        kind: Joi.string().valid('weightKg', 'watered', 'heightCm').required(),
+        value: Joi.number().positive().max(2000).default(1),
+      }),
+    )
+    .max(20_000),
+  schools: Joi.object({ when: whenSchool(), size: sizeSchool(), oldMedium: oldMediumSchool() }),
 });
 
 export const decisionBody = () => Joi.object<DecisionBody>(situationFields()).or('taxon', 'traits');
@@ -67,10 +88,13 @@ export const decisionBody = () => Joi.object<DecisionBody>(situationFields()).or
 export function situationFrom(body: DecisionBody): Situation {
   const { medium, date, pot, lastRepot, signals: found, schools } = body;
   checkPot(pot);
+  const traits = traitsFrom(body);
+  const spot = { ...TYPICAL_SPOT, ...body.spot };
+  const measured = measuredFrom(body, spot, traits);
   return {
-    traits: traitsFrom(body),
+    traits,
     date,
-    spot: { ...TYPICAL_SPOT, ...body.spot },
+    spot,
     pot,
     medium: {
       kind: medium.kind,
@@ -80,7 +104,20 @@ export function situationFrom(body: DecisionBody): Situation {
     lastRepot,
     signals: found,
     ...(schools ? { schools } : {}),
+    ...(measured.length > 0 ? { measured } : {}),
   };
+}
+
+/** Findings of a log that comes with a situation: what was measured since the last repot. */
+function measuredFrom(
+  { measurements = [], lastRepot, date }: DecisionBody,
+  spot: Spot,
+  traits: Traits,
+): MeasuredFinding[] {
+  const since = measurements
+    .filter((taken) => taken.date <= date && (lastRepot === null || taken.date >= lastRepot))
+    .map(({ value = 1, ...taken }) => ({ ...taken, value }));
+  return logsOf(since, spot, traits).measured;
 }
 
 /** Full traits win; with a taxon they only need to say what differs. */

@@ -8,20 +8,23 @@ import {
   DRYINGS,
   VIGOURS,
   WINDOWS,
+  RHYTHMS,
   SUPPORT_HABITS,
   type Traits,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
-import { plants, spots } from '../db/schema.ts';
+import { photos, plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   firstWaterSchool,
   isoDate,
+  light,
   mediumKind,
   note,
+  oldMediumSchool,
   potMaterialId,
   potShape,
   recipeId,
@@ -40,6 +43,7 @@ import {
   touch,
 } from '../http/resource.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
+import { dropPhoto } from '../services/photos.ts';
 import { freeOnShelf } from '../services/repotting.ts';
 
 type PlantInput = Omit<
@@ -59,6 +63,18 @@ const ownTraits = Joi.object({
   window: oneOf(WINDOWS),
   vigour: oneOf(VIGOURS),
   support: oneOf(SUPPORT_HABITS),
+  recipe: recipeId(),
+  medium: mediumKind(),
+  rhythm: oneOf(Object.keys(RHYTHMS)),
+  light: light(),
+  humidity: Joi.number().min(0).max(1),
+  waterUse: Joi.number().min(0.02).max(5),
+  heightInPots: Joi.number().min(0.1).max(30),
+  growsFromC: Joi.number().min(-10).max(35),
+  growsFullyC: Joi.number().min(-5).max(40),
+  cautions: Joi.array()
+    .items(oneOf(['toxicToPets', 'toxicToPeople', 'irritantSap', 'spines']))
+    .unique(),
   bloomMatters: Joi.number().min(0).max(1),
   bloomWeeks: Joi.number().min(0).max(52),
   floorC: Joi.number().min(-40).max(30),
@@ -81,6 +97,7 @@ const fields = {
   schools: Joi.object({
     when: whenSchool(),
     size: sizeSchool(),
+    oldMedium: oldMediumSchool(),
     firstWater: firstWaterSchool(),
   }),
   note: note(),
@@ -160,6 +177,9 @@ export function plantRoutes(context: Context): DescribedRouter {
       const row = rowOr404(tx, plants, idOf(request), 'plant');
       checkFresh(request, row);
       freeOnShelf(tx, row.potId);
+      for (const photo of tx.select().from(photos).where(eq(photos.plantId, row.id)).all()) {
+        dropPhoto(tx, context.photoFolder, photo);
+      }
       tx.delete(plants).where(eq(plants.id, row.id)).run();
     });
     response.status(204).end();
@@ -177,6 +197,7 @@ function withTaxon(row: PlantRow) {
 /** What no single field shows: unknown taxa, days out of order, impossible pots. */
 function checkPlant(context: Context, plant: PlantInput): void {
   checkPot(plant.pot);
+  checkTraits(plant);
   if (plant.groupId !== null) taxonGroup(plant.groupId);
   else if (!resolveTaxon(plant.taxon)) {
     throw invalid('taxon', `“${plant.taxon}” is not in the catalogue: choose a group for it`);
@@ -197,4 +218,15 @@ function checkPlant(context: Context, plant: PlantInput): void {
     .where(eq(spots.id, plant.spotId))
     .get();
   if (!spot) throw invalid('spotId', `spot ${plant.spotId} was not found`);
+}
+
+/** Traits that hang together: growth starts below the warmth in which nothing holds it back. */
+function checkTraits(plant: PlantInput): void {
+  const { growsFromC, growsFullyC } = { ...taxonOf(plant).traits, ...plant.traits };
+  if (growsFullyC <= growsFromC) {
+    throw invalid(
+      'traits.growsFullyC',
+      `traits.growsFullyC must be above growsFromC (${growsFromC}), got ${growsFullyC}`,
+    );
+  }
 }

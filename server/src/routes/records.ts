@@ -1,13 +1,24 @@
-import { and, eq, gt } from 'drizzle-orm';
+import { and, eq, gt, isNull } from 'drizzle-orm';
 import type { Request } from 'express';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
-import { looks, measurements, MEASUREMENT_KINDS, plants, repots, tasks } from '../db/schema.ts';
+import {
+  looks,
+  measurements,
+  MEASUREMENT_KINDS,
+  MEASUREMENTS,
+  overrules,
+  plants,
+  repots,
+  tasks,
+  type MeasurementKind,
+} from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   isoDate,
   mediumKind,
+  minute,
   note,
   potMaterialId,
   potShape,
@@ -26,6 +37,7 @@ import {
   touch,
 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
+import { judge } from '../services/judging.ts';
 import { completeTask } from '../services/rounds.ts';
 import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
 
@@ -110,17 +122,43 @@ export function lookRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
-const newMeasurement = Joi.object<
-  Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>
->({
+type NewMeasurement = Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>;
+const newMeasurement = Joi.object<NewMeasurement>({
   plantId: rowId().required(),
   date: isoDate().required(),
   kind: Joi.string()
     .valid(...MEASUREMENT_KINDS)
     .required(),
-  value: Joi.number().positive().max(2000).required(),
+  minute: minute().allow(null).default(null),
+  value: Joi.number().min(0).max(100_000).required(),
   note: note().default(''),
 });
+
+/** Each kind has its own range: a weight of 0, a pH of 20 are slips of the hand. */
+function checkRange(kind: MeasurementKind, value: number): void {
+  const { least, most } = MEASUREMENTS[kind];
+  if (value < least || value > most) {
+    throw invalid('value', `value must be between ${least} and ${most} for ${kind}, got ${value}`);
+  }
+}
+
+/** The same reading once more: a scale that sent twice, a form that was sent again. */
+function sameReading(db: Context['db'], input: NewMeasurement) {
+  const { plantId, date, kind, value, minute: at } = input;
+  return db
+    .select()
+    .from(measurements)
+    .where(
+      and(
+        eq(measurements.plantId, plantId),
+        eq(measurements.date, date),
+        eq(measurements.kind, kind),
+        eq(measurements.value, value),
+        at == null ? isNull(measurements.minute) : eq(measurements.minute, at),
+      ),
+    )
+    .get();
+}
 
 /** A height that is entered late does not undo one measured since. */
 function isNewestHeight(db: Context['db'], { plantId, date }: { plantId: number; date: string }) {
@@ -153,6 +191,9 @@ export function measurementRoutes(context: Context): DescribedRouter {
     (_request, response, input) => {
       notAhead(context, 'date', input.date);
       checkArrived(context, input.plantId, input.date);
+      checkRange(input.kind, input.value);
+      const same = input.minute == null ? undefined : sameReading(db, input);
+      if (same) return sendRow(response, same);
       const row = db.transaction((tx) => {
         if (input.kind === 'heightCm' && isNewestHeight(tx, input)) {
           tx.update(plants)
@@ -246,5 +287,60 @@ export function taskRoutes(context: Context): DescribedRouter {
       sendRow(response, completeTask(db, row, done));
     },
   );
+  return routes;
+}
+
+interface NewOverrule {
+  plantId: number;
+  date: string;
+  instead: 'repotNow' | 'leave';
+  until: string;
+  reason: string;
+}
+const newOverrule = Joi.object<NewOverrule>({
+  plantId: rowId().required(),
+  date: isoDate().required(),
+  instead: Joi.string().valid('repotNow', 'leave').required(),
+  until: isoDate().required(),
+  reason: Joi.string().trim().min(1).max(400).required(),
+});
+
+/** The keeper's own word against a verdict. What was advised is kept beside it, to be counted. */
+export function overruleRoutes(context: Context): DescribedRouter {
+  const { db } = context;
+  const routes = new DescribedRouter();
+  routes.get('/', { summary: 'list overrules', query: pageQuery }, (request, response) => {
+    response.json(page(db, overrules, request, ofPlant(request, overrules)));
+  });
+  routes.get('/:id', { summary: 'one overrule' }, (request, response) => {
+    sendRow(response, rowOr404(db, overrules, idOf(request), 'overrule'));
+  });
+  routes.post(
+    '/',
+    { summary: 'overrule a verdict until a day, with a reason', body: newOverrule },
+    (_request, response, input) => {
+      notAhead(context, 'date', input.date);
+      checkArrived(context, input.plantId, input.date);
+      if (input.until <= input.date) {
+        throw invalid('until', `until must be after the day it is said (${input.date})`);
+      }
+      const row = db.transaction((tx) => {
+        const plant = rowOr404(tx, plants, input.plantId, 'plant');
+        const { verdict } = judge(tx, plant, input.date, { depth: 'brief' }).decision;
+        return tx
+          .insert(overrules)
+          .values({ ...stamp(), ...input, advised: verdict })
+          .returning()
+          .get();
+      });
+      sendRow(response.location(`/api/overrules/${row.id}`), row, 201);
+    },
+  );
+  routes.delete('/:id', { summary: 'take an overrule back' }, (request, response) => {
+    const row = rowOr404(db, overrules, idOf(request), 'overrule');
+    checkFresh(request, row);
+    db.delete(overrules).where(eq(overrules.id, row.id)).run();
+    response.status(204).end();
+  });
   return routes;
 }

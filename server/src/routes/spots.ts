@@ -1,10 +1,10 @@
 import { eq, sql } from 'drizzle-orm';
 import Joi from 'joi';
-import type { Context } from '../context.ts';
+import { notAhead, type Context } from '../context.ts';
 import { plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
-import { humidity, latitude, light, temperatures } from '../http/fields.ts';
+import { humidity, isoDate, latitude, light, temperatures } from '../http/fields.ts';
 import {
   checkFresh,
   idOf,
@@ -15,7 +15,9 @@ import {
   stamp,
   touch,
 } from '../http/resource.ts';
+import { climateOf, keepReadings } from '../services/climate.ts';
 import type { SpotRow } from '../services/collection.ts';
+import { allFine } from '../services/rounds.ts';
 
 type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
 
@@ -43,7 +45,28 @@ const newSpot = Joi.object<SpotInput>({
 });
 const changedSpot = Joi.object<Partial<SpotInput>>(fields).min(1);
 
-export function spotRoutes({ db }: Context): DescribedRouter {
+interface Reading {
+  at: string;
+  temperatureC: number;
+  relativeHumidity: number;
+}
+const newReadings = Joi.object<{ readings: Reading[] }>({
+  readings: Joi.array()
+    .items(
+      Joi.object({
+        at: Joi.string().isoDate().required(),
+        temperatureC: Joi.number().min(-40).max(60).required(),
+        relativeHumidity: humidity().required(),
+      }),
+    )
+    .min(1)
+    .max(2000)
+    .required(),
+});
+const fineBody = Joi.object<{ date: string }>({ date: isoDate().required() });
+
+export function spotRoutes(context: Context): DescribedRouter {
+  const { db } = context;
   const routes = new DescribedRouter();
 
   routes.get(
@@ -99,6 +122,35 @@ export function spotRoutes({ db }: Context): DescribedRouter {
     });
     response.status(204).end();
   });
+
+  routes.post(
+    '/:id/fine',
+    { summary: 'walked past the whole spot: nothing alarming was seen', body: fineBody },
+    (request, response, { date }) => {
+      notAhead(context, 'date', date);
+      const spot = rowOr404(db, spots, idOf(request), 'spot');
+      response.status(201).json({ lookIds: allFine(db, spot.id, date) });
+    },
+  );
+
+  routes.post(
+    '/:id/readings',
+    { summary: 'readings of a room sensor; the same moment counts once', body: newReadings },
+    (request, response, { readings: given }) => {
+      const spot = rowOr404(db, spots, idOf(request), 'spot');
+      for (const { at } of given) notAhead(context, 'at', new Date(at).toISOString().slice(0, 10));
+      response.status(201).json({ kept: keepReadings(db, spot.id, given) });
+    },
+  );
+
+  routes.get(
+    '/:id/readings',
+    { summary: 'climate of a spot as its sensor read it' },
+    (request, response) => {
+      const spot = rowOr404(db, spots, idOf(request), 'spot');
+      response.json(climateOf(db, spot.id));
+    },
+  );
 
   return routes;
 }

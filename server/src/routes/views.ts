@@ -2,9 +2,9 @@ import { COMPONENTS, GROUPS, RECIPES, searchTaxa, type WhenSchool } from '@fernb
 import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
-import { measurements, plants, pots, repots, tasks } from '../db/schema.ts';
+import { measurements, overrules, photos, plants, pots, repots, tasks } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
-import { firstWaterSchool, sizeSchool, whenSchool } from '../http/fields.ts';
+import { firstWaterSchool, oldMediumSchool, sizeSchool, whenSchool } from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { heightOf, supportOf } from '../services/collection.ts';
@@ -41,7 +41,9 @@ export function viewRoutes(context: Context): DescribedRouter {
     (request, response) => {
       const plant = rowOr404(db, plants, idOf(request), 'plant');
       const judgement = judge(db, plant, asOf(context, request));
-      const { file, decision, lookDue } = judgement;
+      const ofThis = <T extends OfPlant>(table: T) =>
+        db.select().from(table).where(eq(table.plantId, plant.id)).$dynamic();
+      const { file, decision, lookDue, overrule } = judgement;
       response.json({
         plant: { ...plant, common: file.taxon.common, groupLabel: file.taxon.groupLabel },
         taxon: file.taxon,
@@ -49,6 +51,11 @@ export function viewRoutes(context: Context): DescribedRouter {
         situation: file.situation,
         decision,
         lookDue,
+        overrule,
+        overrules: ofThis(overrules).orderBy(desc(overrules.date)).all(),
+        water: file.logs.water,
+        growth: file.logs.growth,
+        photos: ofThis(photos).orderBy(desc(photos.date), desc(photos.id)).all(),
         height: heightOf(file),
         support: supportOf(plant) ?? null,
         looks: file.looks,
@@ -76,6 +83,8 @@ export function viewRoutes(context: Context): DescribedRouter {
 
   return routes;
 }
+
+type OfPlant = typeof overrules | typeof photos;
 
 const URGENCY = ['rescueNow', 'repotNow', 'repotInWeek', 'refreshOnly', 'leave'];
 
@@ -107,6 +116,13 @@ function summary(judgement: Judgement) {
     week: decision.week,
     lookAgain: decision.lookAgain,
     lookFirst: decision.lookFirst,
+    unpotFirst: decision.unpotFirst !== null,
+    troubleshootFirst: decision.troubleshoot?.first ?? false,
+    group: taxon.group,
+    groupLabel: taxon.groupLabel,
+    overrule: judgement.overrule,
+    lookWorth: judgement.lookDue.worth,
+    bloom: decision.bloomWeeksLeft,
     refresh: decision.refresh,
     states: decision.states,
     costOfWaiting: decision.costOfWaiting,
@@ -149,6 +165,11 @@ const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool
   whenSchool: whenSchool(),
   sizeSchool: sizeSchool(),
   firstWaterSchool: firstWaterSchool(),
+  oldMediumSchool: oldMediumSchool(),
+  groupSchools: Joi.object().pattern(
+    Joi.string().valid(...GROUPS.map(({ id }) => id)),
+    Joi.object({ when: whenSchool(), size: sizeSchool(), oldMedium: oldMediumSchool() }),
+  ),
   scoopL: Joi.number().min(0.01).max(50).allow(null),
 }).min(1);
 

@@ -14,9 +14,10 @@ import {
   type Spot,
   type Taxon,
 } from '@fernbank/core';
-import { desc, eq, and, gte } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, spots, type plants } from '../db/schema.ts';
+import { looks, measurements, spots, type plants } from '../db/schema.ts';
+import { logsOf, type Logs } from './logs.ts';
 import type { Settings } from './settings.ts';
 
 export type PlantRow = typeof plants.$inferSelect;
@@ -45,6 +46,7 @@ export interface PlantFile {
   situation: Situation;
   /** newest first, since the last repot */
   looks: LookRow[];
+  logs: Logs;
 }
 
 /** Reads a plant with all that bears on it, as of a date. */
@@ -77,19 +79,45 @@ export function plantFile(
     },
     lastRepot: plant.lastRepot,
     signals: currentFindings(seen, date),
-    schools: {
-      when: plant.schools.when ?? settings.whenSchool,
-      size: plant.schools.size ?? settings.sizeSchool,
-    },
+    schools: schoolsOf(plant, taxon, settings),
+    ...(seen[0] ? { lookedOn: seen[0].date } : {}),
   };
+  const logs = logsOf(measuredBetween(db, plant.id, since, date), base.spot, traits);
+  if (logs.measured.length > 0) base.measured = logs.measured;
   const roots = rootsByEarlierLooks(seen, base);
   return {
     plant,
     spot,
     taxon,
     looks: seen,
+    logs,
     situation: roots ? { ...base, roots } : base,
   };
+}
+
+/** The plant's own schools, else its group's, else the collection's. */
+function schoolsOf(plant: PlantRow, { group }: Taxon, settings: Settings): Situation['schools'] {
+  const ofGroup = settings.groupSchools[group] ?? {};
+  return {
+    when: plant.schools.when ?? ofGroup.when ?? settings.whenSchool,
+    size: plant.schools.size ?? ofGroup.size ?? settings.sizeSchool,
+    oldMedium: plant.schools.oldMedium ?? ofGroup.oldMedium ?? settings.oldMediumSchool,
+  };
+}
+
+function measuredBetween(db: Db, plantId: number, since: IsoDate, until: IsoDate) {
+  return db
+    .select()
+    .from(measurements)
+    .where(
+      and(
+        eq(measurements.plantId, plantId),
+        gte(measurements.date, since),
+        lte(measurements.date, until),
+      ),
+    )
+    .orderBy(asc(measurements.id))
+    .all();
 }
 
 /** The newest answer to each question, where it is recent enough. */

@@ -1,7 +1,18 @@
-import { addDays, decide, seasonAhead, signal, type Decision, type IsoDate } from '@fernbank/core';
-import { asc, sql } from 'drizzle-orm';
+import {
+  addDays,
+  DANGER_ACTS,
+  decide,
+  LOOK_PRICE,
+  seasonAhead,
+  signal,
+  UNSURE_DANGER,
+  type Decision,
+  type IsoDate,
+  type Situation,
+} from '@fernbank/core';
+import { and, asc, desc, eq, gt, lte, sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { plants, spots } from '../db/schema.ts';
+import { overrules, plants, spots } from '../db/schema.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
 import { readSettings, type Settings } from './settings.ts';
 
@@ -9,9 +20,19 @@ import { readSettings, type Settings } from './settings.ts';
 export interface Judgement {
   file: PlantFile;
   decision: Decision;
-  /** when it should be looked at: computed as of the last look, so that it can fall due */
-  lookDue: { date: IsoDate; why: string };
+  lookDue: LookDue;
+  /** the keeper's own word, where it is still in force */
+  overrule: OverruleRow | null;
 }
+
+export interface LookDue {
+  /** the day asked for when a look is due, else when one is planned */
+  date: IsoDate;
+  /** what it is expected to save, in units of an ill-timed pot-up */
+  worth: number;
+  why: string;
+}
+export type OverruleRow = typeof overrules.$inferSelect;
 
 interface Remembered {
   version: string;
@@ -68,37 +89,55 @@ export function judge(
   }: { settings?: Settings; spot?: SpotRow | undefined; depth?: 'full' | 'brief' } = {},
 ): Judgement {
   const file = plantFile(db, plant, date, settings, spot);
-  const decision = decide(file.situation, depth);
-  return { file, decision, lookDue: lookDue(db, file, decision, date, settings) };
+  const decision = decideIn(file.situation, depth);
+  return {
+    file,
+    decision,
+    lookDue: lookDueOf(decision, date),
+    overrule: overruleOn(db, plant.id, date),
+  };
+}
+
+/** In brief, but for a plant of which danger is an open question: whether to unpot it asks for more. */
+function decideIn(situation: Situation, depth: 'full' | 'brief'): Decision {
+  const decision = decide(situation, depth);
+  const { danger } = decision.states;
+  return depth === 'brief' && danger >= UNSURE_DANGER && danger < DANGER_ACTS
+    ? decide(situation)
+    : decision;
+}
+
+function overruleOn(db: Db, plantId: number, date: IsoDate): OverruleRow | null {
+  return (
+    db
+      .select()
+      .from(overrules)
+      .where(
+        and(eq(overrules.plantId, plantId), lte(overrules.date, date), gt(overrules.until, date)),
+      )
+      .orderBy(desc(overrules.id))
+      .get() ?? null
+  );
 }
 
 /**
- * The look that the plant's last look or repot asked for. A verdict of today
- * always looks ahead; what falls due today was set then.
+ * Whether a look is worth its minute today. Not a fixed interval: it is due
+ * where it is expected to save most, and where nothing is known at all.
  */
-function lookDue(
-  db: Db,
-  file: PlantFile,
-  today: Decision,
-  date: IsoDate,
-  settings: Settings,
-): { date: IsoDate; why: string } {
-  const { plant, looks } = file;
-  const last = looks[0]?.date ?? plant.lastRepot;
-  if (today.lookFirst || last === null) {
-    return { date, why: 'never looked at, and nobody knows when it was last repotted' };
+function lookDueOf(decision: Decision, date: IsoDate): LookDue {
+  const { worth, signal: asked } = decision.lookWorth;
+  if (decision.lookFirst) {
+    return { date, worth, why: 'never looked at, and nobody knows when it was last repotted' };
   }
-  if (last === date) return { date: today.lookAgain ?? date, why: 'looked at today' };
-  const then = decide(plantFile(db, plant, last, settings, file.spot).situation, 'brief');
-  const due = then.lookAgain ?? addDays(last, 21);
-  if (due > date) return { date: due, why: '' };
-  // What would help most is only worked out for a look that is due.
-  const [best] = decide(file.situation).notLooked;
-  const why =
-    best && best.worth > 0
-      ? `what would help most: ${signal(best.signal).label.toLowerCase()}`
-      : 'the verdict may have changed since';
-  return { date: due, why };
+  if (worth < LOOK_PRICE) return { date: laterOf(decision.lookAgain, date), worth, why: '' };
+  const why = asked ? `what would help most: ${signal(asked).label.toLowerCase()}` : '';
+  return { date, worth, why };
+}
+
+/** A look that is not worth it today is not due before tomorrow. */
+function laterOf(planned: IsoDate | null, date: IsoDate): IsoDate {
+  const soonest = addDays(date, 1);
+  return planned && planned > soonest ? planned : soonest;
 }
 
 /** Readiness of the next 52 weeks, 0 … 1: the ribbon under a verdict. */

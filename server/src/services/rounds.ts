@@ -1,7 +1,8 @@
 import type { IsoDate, VerdictKind } from '@fernbank/core';
 import { and, asc, eq, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { tasks } from '../db/schema.ts';
+import { looks, tasks } from '../db/schema.ts';
+import { stamp } from '../http/resource.ts';
 import { judgeAll, type Judgement } from './judging.ts';
 import type { TaskRow } from './repotting.ts';
 
@@ -12,11 +13,19 @@ export interface RoundsEntry {
   taxon: string;
   verdict: VerdictKind;
   /** what asks for attention, most urgent first */
-  asks: ({ kind: 'act' | 'look'; due: IsoDate; why: string } | { kind: 'task'; task: TaskRow })[];
+  lookFirst: boolean;
+  asks: RoundsAsk[];
 }
+
+export type RoundsAsk =
+  | { kind: 'act'; due: IsoDate; why: string }
+  | { kind: 'look'; due: IsoDate; why: string; worth: number }
+  | { kind: 'task'; task: TaskRow };
 
 export interface Rounds {
   date: IsoDate;
+  /** the plants where one look is expected to save most, best first */
+  mostWorth: number[];
   spots: { id: number; name: string; plants: RoundsEntry[]; quiet: number }[];
 }
 
@@ -45,28 +54,49 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
       name: plant.name,
       taxon: taxon.name,
       verdict: judgement.decision.verdict,
+      lookFirst: judgement.decision.lookFirst,
       asks,
     });
   }
-  return { date, spots };
+  return { date, mostWorth: mostWorth(spots), spots };
+}
+
+/** How many looks are named at the top. */
+const NAMED_LOOKS = 3;
+
+function mostWorth(spots: Rounds['spots']): number[] {
+  return spots
+    .flatMap(({ plants }) => plants)
+    .flatMap(({ plantId, asks }) =>
+      asks.flatMap((ask) => (ask.kind === 'look' ? [{ plantId, worth: ask.worth }] : [])),
+    )
+    .sort((a, b) => b.worth - a.worth)
+    .slice(0, NAMED_LOOKS)
+    .map(({ plantId }) => plantId);
 }
 
 function asksOf(
-  { file, decision, lookDue }: Judgement,
+  { file, decision, lookDue, overrule }: Judgement,
   date: IsoDate,
   due: readonly TaskRow[],
 ): RoundsEntry['asks'] {
   const asks: RoundsEntry['asks'] = [];
-  if (ACTS.includes(decision.verdict)) {
+  const acts = overrule ? overrule.instead === 'repotNow' : ACTS.includes(decision.verdict);
+  if (acts) {
     const [first] = decision.reasons.filter(({ logOdds }) => logOdds > 0);
-    asks.push({ kind: 'act', due: date, why: first?.text ?? '' });
+    asks.push({
+      kind: 'act',
+      due: date,
+      why: overrule ? `your own word: ${overrule.reason}` : (first?.text ?? ''),
+    });
   }
   for (const task of due.filter(({ plantId }) => plantId === file.plant.id)) {
     asks.push({ kind: 'task', task });
   }
   const alreadyAsked = asks.some((ask) => ask.kind === 'task' && ask.task.kind === 'look');
-  if (lookDue.date <= date && !alreadyAsked && decision.verdict !== 'rescueNow') {
-    asks.push({ kind: 'look', due: lookDue.date, why: lookDue.why });
+  const { worth, why } = lookDue;
+  if (lookDue.date <= date && !alreadyAsked && !acts && !overrule) {
+    asks.push({ kind: 'look', due: lookDue.date, why, worth });
   }
   return asks;
 }
@@ -79,4 +109,30 @@ export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskR
     .where(eq(tasks.id, task.id))
     .returning()
     .get();
+}
+
+/**
+ * One tap for a whole spot: every plant there was walked past, and nothing
+ * alarming was seen. Plants that are to be rescued are left out: for them it
+ * would not be true.
+ */
+export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
+  return db.transaction((tx) =>
+    judgeAll(tx, date)
+      .filter(({ file, decision }) => file.spot.id === spotId && decision.verdict !== 'rescueNow')
+      .map(
+        ({ file }) =>
+          tx
+            .insert(looks)
+            .values({
+              ...stamp(),
+              plantId: file.plant.id,
+              date,
+              signals: { allFine: true },
+              note: '',
+            })
+            .returning({ id: looks.id })
+            .get().id,
+      ),
+  );
 }

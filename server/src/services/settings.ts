@@ -1,6 +1,12 @@
-import type { FirstWaterSchool, SizeSchool, WhenSchool } from '@fernbank/core';
+import type { FirstWaterSchool, OldMediumSchool, SizeSchool, WhenSchool } from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
 import { settings } from '../db/schema.ts';
+
+export interface GroupSchools {
+  when?: WhenSchool;
+  size?: SizeSchool;
+  oldMedium?: OldMediumSchool;
+}
 
 /** What the keeper chose for the whole collection. */
 export interface Settings {
@@ -8,6 +14,9 @@ export interface Settings {
   units: 'metric' | 'us';
   whenSchool: WhenSchool;
   sizeSchool: SizeSchool;
+  oldMediumSchool: OldMediumSchool;
+  /** schools for the plants of one group of the catalogue; a plant's own win over them */
+  groupSchools: Record<string, GroupSchools>;
   firstWaterSchool: FirstWaterSchool;
   /** own scoop, L; null: suggest one */
   scoopL: number | null;
@@ -20,6 +29,8 @@ export const DEFAULT_SETTINGS: Settings = {
   units: 'metric',
   whenSchool: 'window',
   sizeSchool: 'oneUp',
+  oldMediumSchool: 'byMedium',
+  groupSchools: {},
   firstWaterSchool: 'byPlant',
   scoopL: null,
   demo: false,

@@ -1,0 +1,86 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { and, eq } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { photos } from '../db/schema.ts';
+import { HttpError } from '../http/errors.ts';
+import { stamp } from '../http/resource.ts';
+
+export type PhotoRow = typeof photos.$inferSelect;
+
+/** What a picture begins with. A name or a header can say anything; the bytes do not. */
+const KINDS: { mime: string; extension: string; is: (bytes: Buffer) => boolean }[] = [
+  {
+    mime: 'image/jpeg',
+    extension: 'jpg',
+    is: (bytes) => bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff,
+  },
+  {
+    mime: 'image/png',
+    extension: 'png',
+    is: (bytes) => bytes.subarray(0, 8).equals(Buffer.from('89504e470d0a1a0a', 'hex')),
+  },
+  {
+    mime: 'image/webp',
+    extension: 'webp',
+    is: (bytes) =>
+      bytes.subarray(0, 4).toString('latin1') === 'RIFF' &&
+      bytes.subarray(8, 12).toString('latin1') === 'WEBP',
+  },
+];
+
+/** Largest file taken: the browser has resized it before, to well under this. */
+export const LARGEST_PHOTO_BYTES = 8_000_000;
+
+/**
+ * Keeps a picture beside the database, once however often it is sent.
+ *
+ * The file is written under another name and then renamed, so that a half
+ * written one is never taken for whole; the row comes last.
+ *
+ * @throws HttpError 415 when the bytes are no picture
+ */
+export function keepPhoto(
+  db: Db,
+  folder: string,
+  plantId: number,
+  date: string,
+  bytes: Buffer,
+): { photo: PhotoRow; isNew: boolean } {
+  const kind = KINDS.find(({ is }) => is(bytes));
+  if (!kind) {
+    throw new HttpError(415, 'noPicture', 'this file is not a picture (JPEG, PNG or WebP)', 'body');
+  }
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const before = db
+    .select()
+    .from(photos)
+    .where(and(eq(photos.plantId, plantId), eq(photos.hash, hash)))
+    .get();
+  if (before) return { photo: before, isNew: false };
+  const path = pathOf(folder, hash, kind.mime);
+  if (!existsSync(path)) {
+    mkdirSync(folder, { recursive: true });
+    writeFileSync(`${path}.part`, bytes);
+    renameSync(`${path}.part`, path);
+  }
+  const photo = db
+    .insert(photos)
+    .values({ ...stamp(), plantId, date, hash, mime: kind.mime, bytes: bytes.length })
+    .returning()
+    .get();
+  return { photo, isNew: true };
+}
+
+export function pathOf(folder: string, hash: string, mime: string): string {
+  const extension = KINDS.find((kind) => kind.mime === mime)!.extension;
+  return join(folder, `${hash}.${extension}`);
+}
+
+/** Removes a picture; its file goes with the last plant that has it. */
+export function dropPhoto(db: Db, folder: string, photo: PhotoRow): void {
+  db.delete(photos).where(eq(photos.id, photo.id)).run();
+  const others = db.select().from(photos).where(eq(photos.hash, photo.hash)).get();
+  if (!others) rmSync(pathOf(folder, photo.hash, photo.mime), { force: true });
+}
