@@ -2,6 +2,7 @@ export * from './aftercare/index.ts';
 export * from './catalogue/index.ts';
 export * from './causes/index.ts';
 export * from './decide/index.ts';
+export * from './devices/index.ts';
 export * from './fit/index.ts';
 export * from './growth/index.ts';
 export * from './media/index.ts';
