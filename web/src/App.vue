@@ -12,6 +12,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
+import OutboxBar from './components/OutboxBar.vue';
 import { m } from './messages/index.ts';
 import { useNotices } from './stores/notices.ts';
 import { useSettings } from './stores/settings.ts';
@@ -104,7 +105,8 @@ watch(
           </div>
         </div>
       </div>
-      <router-view v-else-if="ready" :key="route.path" />
+      <OutboxBar v-if="ready" />
+      <router-view v-if="ready && !fault" :key="route.path" />
       <p v-if="ready && settings.current.demo" class="demo quiet no-print">{{ m.app.demo }}</p>
     </v-main>
 

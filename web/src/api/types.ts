@@ -1,8 +1,10 @@
 import type {
   Decision,
   FirstWaterSchool,
+  GrowthRate,
   LightClass,
   MediumKind,
+  OldMediumSchool,
   PotMaterialId,
   PotShape,
   Signals,
@@ -12,6 +14,7 @@ import type {
   Taxon,
   Traits,
   VerdictKind,
+  WaterFindings,
   WhenSchool,
 } from '@fernbank/core';
 
@@ -43,7 +46,13 @@ export interface Plant extends Row {
   lastRepot: string | null;
   heightCm: number | null;
   supportCm: number | null;
-  schools: { when?: WhenSchool; size?: SizeSchool; firstWater?: FirstWaterSchool };
+  schools: {
+    when?: WhenSchool;
+    size?: SizeSchool;
+    oldMedium?: OldMediumSchool;
+    firstWater?: FirstWaterSchool;
+  };
+  traits: Partial<Traits>;
   note: string;
 }
 
@@ -78,8 +87,39 @@ export interface Look extends Row {
 export interface Measurement extends Row {
   plantId: number;
   date: string;
-  kind: 'weightKg' | 'heightCm' | 'watered';
+  minute: number | null;
+  kind:
+    | 'weightKg'
+    | 'heightCm'
+    | 'watered'
+    | 'leafCount'
+    | 'leafCm'
+    | 'reservoirPh'
+    | 'reservoirEcMsCm';
   value: number;
+}
+
+export interface Photo extends Row {
+  plantId: number;
+  date: string;
+  bytes: number;
+}
+
+export interface Overrule extends Row {
+  plantId: number;
+  date: string;
+  advised: VerdictKind;
+  instead: 'repotNow' | 'leave';
+  until: string;
+  reason: string;
+}
+
+export interface Climate {
+  count: number;
+  newest: { at: string; temperatureC: number; relativeHumidity: number } | null;
+  monthlyC: (number | null)[];
+  relativeHumidity: number | null;
+  days: { date: string; lowC: number; meanC: number; highC: number; relativeHumidity: number }[];
 }
 
 interface Housing {
@@ -121,7 +161,12 @@ export interface PlantFile {
   spot: SpotRow;
   situation: Situation;
   decision: Decision;
-  lookDue: { date: string; why: string };
+  lookDue: { date: string; why: string; worth: number };
+  overrule: Overrule | null;
+  overrules: Overrule[];
+  water: WaterFindings | null;
+  growth: GrowthRate | null;
+  photos: Photo[];
   height: { cm: number; typical: boolean };
   support: { lengthCm: number; kg: number } | null;
   looks: Look[];
@@ -148,6 +193,13 @@ export interface VerdictSummary {
   week: string | null;
   lookAgain: string | null;
   lookFirst: boolean;
+  unpotFirst: boolean;
+  troubleshootFirst: boolean;
+  group: string;
+  groupLabel: string;
+  overrule: Overrule | null;
+  lookWorth: number;
+  bloom: number;
   refresh: string[];
   states: Decision['states'];
   costOfWaiting: number;
@@ -157,10 +209,13 @@ export interface VerdictSummary {
 }
 
 export type RoundsAsk =
-  { kind: 'act' | 'look'; due: string; why: string } | { kind: 'task'; task: Task };
+  | { kind: 'act'; due: string; why: string }
+  | { kind: 'look'; due: string; why: string; worth: number }
+  | { kind: 'task'; task: Task };
 
 export interface Rounds {
   date: string;
+  mostWorth: number[];
   spots: {
     id: number;
     name: string;
@@ -170,6 +225,7 @@ export interface Rounds {
       name: string;
       taxon: string;
       verdict: VerdictKind;
+      lookFirst: boolean;
       asks: RoundsAsk[];
     }[];
   }[];
@@ -180,6 +236,11 @@ export interface Settings {
   units: 'metric' | 'us';
   whenSchool: WhenSchool;
   sizeSchool: SizeSchool;
+  oldMediumSchool: OldMediumSchool;
+  groupSchools: Record<
+    string,
+    { when?: WhenSchool; size?: SizeSchool; oldMedium?: OldMediumSchool }
+  >;
   firstWaterSchool: FirstWaterSchool;
   scoopL: number | null;
   demo: boolean;

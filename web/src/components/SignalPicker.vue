@@ -1,20 +1,15 @@
 <script setup lang="ts">
-import { possibleValues, type SignalDefinition, type SignalValue } from '@fernbank/core';
+import type { SignalDefinition, SignalValue } from '@fernbank/core';
 import { computed } from 'vue';
 import { m } from '../messages/index.ts';
+import RootExamples from './look/RootExamples.vue';
+import SignalDrawing from './look/SignalDrawing.vue';
 
 /** One question of a look. Tapping the chosen answer again makes it "not looked". */
 const props = defineProps<{ definition: SignalDefinition; modelValue: SignalValue | undefined }>();
 const emit = defineEmits<{ 'update:modelValue': [value: SignalValue | undefined] }>();
 
-const answers = computed(() =>
-  props.definition.kind === 'share'
-    ? possibleValues(props.definition).map(({ value }) => ({
-        value,
-        label: m.verdictPage.share(Math.round(Number(value) * 100)),
-      }))
-    : [...props.definition.choices],
-);
+const answers = computed(() => (props.definition.kind === 'share' ? [] : props.definition.choices));
 const labelId = computed(() => `signal-${props.definition.id}`);
 const choose = (value: SignalValue) =>
   emit('update:modelValue', props.modelValue === value ? undefined : value);
@@ -26,7 +21,14 @@ const choose = (value: SignalValue) =>
       {{ definition.label }}
       <span v-if="modelValue === undefined" class="quiet not">{{ m.look.clear }}</span>
     </div>
-    <div class="answers" role="group" :aria-labelledby="labelId">
+    <RootExamples
+      v-if="definition.id === 'ballCover' || definition.id === 'liveRoots'"
+      :of="definition.id"
+      :model-value="typeof modelValue === 'number' ? modelValue : undefined"
+      :labelled-by="labelId"
+      @choose="choose"
+    />
+    <div v-else class="answers" role="group" :aria-labelledby="labelId">
       <button
         v-for="answer in answers"
         :key="String(answer.value)"
@@ -35,10 +37,7 @@ const choose = (value: SignalValue) =>
         :aria-pressed="modelValue === answer.value"
         @click="choose(answer.value)"
       >
-        <svg v-if="definition.kind === 'share'" viewBox="0 0 20 20" aria-hidden="true">
-          <circle cx="10" cy="10" r="8.5" class="ring" />
-          <circle cx="10" cy="10" :r="8.5 * Math.sqrt(Number(answer.value))" class="disc" />
-        </svg>
+        <SignalDrawing :signal="definition.id" :value="answer.value" />
         {{ answer.label }}
       </button>
     </div>
@@ -71,9 +70,9 @@ button {
   align-items: center;
   justify-content: center;
   gap: 7px;
-  min-height: 48px;
-  min-width: 64px;
-  padding: 0 14px;
+  min-height: 56px;
+  min-width: 96px;
+  padding: 3px 12px 3px 6px;
   border: 1.5px solid rgb(var(--v-theme-on-surface), 0.45);
   border-radius: 10px;
   background: rgb(var(--v-theme-surface));
@@ -86,16 +85,5 @@ button.chosen {
   border-color: rgb(var(--v-theme-primary));
   color: rgb(var(--v-theme-on-primary));
   font-weight: 700;
-}
-svg {
-  width: 22px;
-  height: 22px;
-}
-.ring {
-  fill: none;
-  stroke: currentColor;
-}
-.disc {
-  fill: currentColor;
 }
 </style>

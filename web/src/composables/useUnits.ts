@@ -41,6 +41,8 @@ export function useUnits() {
       return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
     },
     weightToKg: (typed: number) => (us.value ? convert(typed, 'lb').to('kg') : typed),
+    weightFromKg: (kg: number) =>
+      Math.round((us.value ? convert(kg, 'kg').to('lb') : kg) * 1000) / 1000,
     temperatureUnit: computed(() => (us.value ? '°F' : '°C')),
     temperatureToC: (typed: number) =>
       us.value ? convert(typed, 'fahrenheit').to('celsius') : typed,

@@ -10,6 +10,8 @@ export const useSettings = defineStore('settings', () => {
     units: 'metric',
     whenSchool: 'window',
     sizeSchool: 'oneUp',
+    oldMediumSchool: 'byMedium',
+    groupSchools: {},
     firstWaterSchool: 'byPlant',
     scoopL: null,
     demo: false,

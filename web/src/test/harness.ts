@@ -124,6 +124,7 @@ export const PLANT: Plant = {
   heightCm: 30,
   supportCm: null,
   schools: {},
+  traits: {},
   note: '',
 };
 
@@ -147,7 +148,12 @@ export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFi
     spot: { ...stamp, ...situation.spot, name: 'East glazing', sortOrder: 0 } as PlantFile['spot'],
     situation,
     decision: decide(situation),
-    lookDue: { date: TODAY, why: '' },
+    lookDue: { date: TODAY, why: '', worth: 0 },
+    overrule: null,
+    overrules: [],
+    water: null,
+    growth: null,
+    photos: [],
     height: { cm: 30, typical: false },
     support: null,
     looks: [],

@@ -4,10 +4,12 @@ import { rimCm, SIGNALS } from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
-import type { Look, Measurement, PlantFile, Repot } from '../api/types.ts';
+import type { Look, Measurement, Photo, PlantFile, Repot } from '../api/types.ts';
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import FetchState from '../components/FetchState.vue';
+import LogPanel from '../components/LogPanel.vue';
 import PlantHeader from '../components/PlantHeader.vue';
+import TraitsPanel from '../components/TraitsPanel.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import { mediumName } from '../composables/figureWords.ts';
 import { useDates } from '../composables/useDates.ts';
@@ -33,6 +35,7 @@ interface Moment {
   title: string;
   lines: string[];
   repot?: Repot;
+  photos?: Photo[];
 }
 
 function lookLines({ signals, note }: Look): string[] {
@@ -59,8 +62,20 @@ function repotLines({ before, after, mixedIn, note }: Repot): string[] {
 }
 
 function measurementWords({ kind, value }: Measurement): string {
-  if (kind === 'weightKg') return `${m.plant.weighed} ${weight(value)}`;
-  return kind === 'heightCm' ? `${m.plant.height} ${length(value)}` : m.plant.watered;
+  switch (kind) {
+    case 'weightKg':
+      return `${m.plant.weighed} ${weight(value)}`;
+    case 'heightCm':
+      return `${m.plant.height} ${length(value)}`;
+    case 'leafCm':
+      return `${m.plant.leafCm} ${length(value)}`;
+    case 'watered':
+      return m.plant.watered;
+    case 'reservoirEcMsCm':
+      return `${m.plant.reservoirEcMsCm} ${value} mS/cm`;
+    default:
+      return `${m.plant[kind]} ${value}`;
+  }
 }
 /** What was measured on one day belongs together, in the order in which it was done. */
 function byDay(measurements: Measurement[]): [string, Measurement[]][] {
@@ -73,7 +88,7 @@ function byDay(measurements: Measurement[]): [string, Measurement[]][] {
 
 const moments = computed<Moment[]>(() => {
   if (!file.value) return [];
-  const { looks, repots, measurements, plant } = file.value;
+  const { looks, repots, measurements, plant, photos, overrules } = file.value;
   const list: Moment[] = [
     ...looks.map((look) => ({
       key: `l${look.id}`,
@@ -93,6 +108,21 @@ const moments = computed<Moment[]>(() => {
       date,
       title: m.plant.measured,
       lines: [taken.map(measurementWords).join(' · ')],
+    })),
+    ...overrules.map((overrule) => ({
+      key: `o${overrule.id}`,
+      date: overrule.date,
+      title: m.plant.overruled,
+      lines: [
+        `${m.overrule.instead[overrule.instead]} ${m.overrule.until(full(overrule.until))}: ${overrule.reason}`,
+      ],
+    })),
+    ...[...new Set(photos.map(({ date }) => date))].map((date) => ({
+      key: `p${date}`,
+      date,
+      title: m.plant.pictures,
+      lines: [],
+      photos: photos.filter((photo) => photo.date === date),
     })),
     ...(plant.acquired
       ? [{ key: 'a', date: plant.acquired, title: m.plant.arrived, lines: [] }]
@@ -122,6 +152,15 @@ async function undoRepot(repot: Repot): Promise<void> {
   try {
     await api(`/repots/${repot.id}`, { method: 'DELETE' });
     notices.done(m.plant.undone);
+    await load();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+async function removePhoto(photo: Photo): Promise<void> {
+  try {
+    await api(`/photos/${photo.id}`, { method: 'DELETE' });
+    notices.done(m.plant.deleted);
     await load();
   } catch (error) {
     notices.fault(error);
@@ -159,6 +198,9 @@ async function remove(): Promise<void> {
             <VerdictMark
               :verdict="file.decision.verdict"
               :look-first="file.decision.lookFirst"
+              :unpot-first="file.decision.unpotFirst !== null"
+              :troubleshoot="file.decision.troubleshoot?.first ?? false"
+              :overruled="file.overrule !== null"
               large
             />
             <router-link :to="`/plants/${file.plant.id}/verdict`">{{
@@ -221,6 +263,7 @@ async function remove(): Promise<void> {
               </li>
             </ul>
           </section>
+          <LogPanel :file="file" />
           <section class="panel">
             <h2>{{ m.plant.life }}</h2>
             <p v-if="moments.length === 0" class="quiet">{{ m.plant.noLife }}</p>
@@ -230,6 +273,25 @@ async function remove(): Promise<void> {
                 <div>
                   <strong>{{ moment.title }}</strong>
                   <div v-for="line in moment.lines" :key="line">{{ line }}</div>
+                  <div v-if="moment.photos" class="row">
+                    <figure v-for="photo in moment.photos" :key="photo.id" class="photo">
+                      <a :href="`/api/photos/${photo.id}`" target="_blank" rel="noopener">
+                        <img
+                          :src="`/api/photos/${photo.id}`"
+                          :alt="m.photo.of(file.plant.name, full(photo.date))"
+                          loading="lazy"
+                        />
+                      </a>
+                      <v-btn
+                        size="small"
+                        variant="text"
+                        class="no-print"
+                        :aria-label="m.photo.remove"
+                        @click="removePhoto(photo)"
+                        >{{ m.app.delete }}</v-btn
+                      >
+                    </figure>
+                  </div>
                   <v-btn
                     v-if="moment.repot && moment.repot.id === newestRepot"
                     size="small"
@@ -244,6 +306,7 @@ async function remove(): Promise<void> {
           </section>
         </div>
       </div>
+      <TraitsPanel :file="file" @changed="load" />
     </template>
   </div>
 </template>
@@ -258,6 +321,13 @@ async function remove(): Promise<void> {
 .drawing {
   display: flex;
   justify-content: center;
+}
+.photo img {
+  width: 128px;
+  height: 128px;
+  object-fit: cover;
+  border-radius: 8px;
+  display: block;
 }
 .life,
 .tasks {

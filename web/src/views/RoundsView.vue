@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiCheck, mdiEyeOutline } from '@mdi/js';
+import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
 import { computed } from 'vue';
 import { api } from '../api/client.ts';
 import type { Rounds, RoundsAsk } from '../api/types.ts';
@@ -9,6 +9,7 @@ import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { useTaskDone } from '../composables/useTaskDone.ts';
 import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
 
 const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
 const { full, daysLate } = useDates();
@@ -19,6 +20,29 @@ const tally = computed(() => {
   const count = (kind: RoundsAsk['kind']) => all.filter((ask) => ask.kind === kind).length;
   return m.rounds.counts(count('look'), count('task'), count('act'));
 });
+
+const mostWorth = computed(() =>
+  (rounds.value?.mostWorth ?? []).flatMap(
+    (id) => asks.value.find(({ plantId }) => plantId === id) ?? [],
+  ),
+);
+
+const notices = useNotices();
+async function allFine(spotId: number): Promise<void> {
+  try {
+    const { lookIds } = await api<{ lookIds: number[] }>(`/spots/${spotId}/fine`, {
+      method: 'POST',
+      body: { date: rounds.value!.date },
+    });
+    notices.done(m.rounds.fineSaved(lookIds.length), async () => {
+      for (const id of lookIds) await api(`/looks/${id}`, { method: 'DELETE' });
+      await load();
+    });
+    await load();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
 
 const setDone = useTaskDone(load);
 const late = (due: string) => {
@@ -33,6 +57,14 @@ const late = (due: string) => {
       <h1>{{ m.rounds.title }}</h1>
       <p v-if="rounds" class="quiet">
         {{ m.rounds.intro(full(rounds.date)) }} <strong>{{ tally }}</strong>
+      </p>
+      <p v-if="mostWorth.length > 0" class="worth">
+        {{ m.rounds.worth }}
+        <template v-for="(entry, i) in mostWorth" :key="entry.plantId">
+          <template v-if="i > 0">, </template>
+          <router-link :to="`/plants/${entry.plantId}/look`">{{ entry.name }}</router-link>
+        </template>
+        .
       </p>
     </header>
     <FetchState :fault="fault" :loading="!rounds" @retry="load" />
@@ -51,9 +83,18 @@ const late = (due: string) => {
             spot.plants.length === 0 ? m.rounds.allQuiet : m.rounds.quiet(spot.quiet)
           }}</small>
         </h2>
+        <v-btn
+          variant="outlined"
+          min-height="48"
+          :prepend-icon="mdiCheckAll"
+          :aria-label="`${m.rounds.allFine}: ${spot.name}`"
+          :title="m.rounds.allFineHint"
+          @click="allFine(spot.id)"
+          >{{ m.rounds.allFine }}</v-btn
+        >
         <ul v-if="spot.plants.length > 0" class="entries">
           <li v-for="entry in spot.plants" :key="entry.plantId">
-            <div class="row spread">
+            <div class="row spread nowrap">
               <router-link :to="`/plants/${entry.plantId}`" class="who">
                 <strong>{{ entry.name }}</strong> <span class="taxon quiet">{{ entry.taxon }}</span>
               </router-link>
@@ -103,8 +144,9 @@ const late = (due: string) => {
                 </template>
                 <template v-else>
                   <strong>{{ m.rounds.lookDue }}</strong>
-                  <span v-if="late(ask.due)" class="late"> · {{ late(ask.due) }}</span>
-                  <span class="quiet"> · {{ ask.why }}</span>
+                  <span class="quiet">
+                    · {{ ask.why }} ({{ m.rounds.lookWorth(ask.worth.toFixed(2)) }})</span
+                  >
                 </template>
               </li>
             </ul>
@@ -139,8 +181,9 @@ const late = (due: string) => {
   text-decoration: none;
   min-height: 48px;
   display: flex;
-  gap: 8px;
-  align-items: center;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-content: center;
 }
 .late {
   color: rgb(var(--v-theme-error));

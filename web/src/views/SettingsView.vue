@@ -1,10 +1,17 @@
 <script setup lang="ts">
-import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
-import { FIRST_WATER_SCHOOLS, LIGHT_CLASSES, SIZE_SCHOOLS, WHEN_SCHOOLS } from '@fernbank/core';
+import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import {
+  FIRST_WATER_SCHOOLS,
+  LIGHT_CLASSES,
+  OLD_MEDIUM_SCHOOLS,
+  SIZE_SCHOOLS,
+  WHEN_SCHOOLS,
+} from '@fernbank/core';
 import { ref } from 'vue';
 import { api } from '../api/client.ts';
 import type { Page, Settings, SpotRow } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
+import GroupSchools from '../components/GroupSchools.vue';
 import NumberField from '../components/NumberField.vue';
 import RecordNav from '../components/RecordNav.vue';
 import SpotDialog from '../components/SpotDialog.vue';
@@ -23,6 +30,11 @@ const {
   load,
 } = useLoaded(() => api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items));
 const dialog = ref(false);
+const editing = ref<SpotRow | null>(null);
+function edit(spot: SpotRow | null): void {
+  editing.value = spot;
+  dialog.value = true;
+}
 const name = ref(settings.current.collectionName);
 
 async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
@@ -108,17 +120,29 @@ const warmth = (spot: SpotRow) =>
           @update:model-value="(sizeSchool) => change({ sizeSchool })"
         />
         <v-select
+          :model-value="settings.current.oldMediumSchool"
+          :items="list(OLD_MEDIUM_SCHOOLS)"
+          :label="m.settings.oldMedium"
+          :hint="`${m.settings.costs}: ${OLD_MEDIUM_SCHOOLS[settings.current.oldMediumSchool].costs}`"
+          persistent-hint
+          @update:model-value="(oldMediumSchool) => change({ oldMediumSchool })"
+        />
+        <v-select
           :model-value="settings.current.firstWaterSchool"
           :items="list(FIRST_WATER_SCHOOLS)"
           :label="m.settings.firstWater"
           @update:model-value="(firstWaterSchool) => change({ firstWaterSchool })"
         />
       </div>
+      <GroupSchools
+        :group-schools="settings.current.groupSchools"
+        @change="(groupSchools) => change({ groupSchools })"
+      />
     </section>
     <section class="panel stack">
       <div class="row spread">
         <h2>{{ m.spot.title }}</h2>
-        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="dialog = true">{{
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="edit(null)">{{
           m.spot.add
         }}</v-btn>
       </div>
@@ -140,6 +164,13 @@ const warmth = (spot: SpotRow) =>
             <td>{{ Math.round(spot.relativeHumidity * 100) }} %</td>
             <td class="num">
               <v-btn
+                :icon="mdiPencilOutline"
+                variant="text"
+                size="44"
+                :aria-label="`${m.spot.edit}: ${spot.name}`"
+                @click="edit(spot)"
+              />
+              <v-btn
                 :icon="mdiDeleteOutline"
                 variant="text"
                 size="44"
@@ -151,7 +182,7 @@ const warmth = (spot: SpotRow) =>
         </tbody>
       </table>
     </section>
-    <SpotDialog v-model="dialog" @added="load" />
+    <SpotDialog v-model="dialog" :spot="editing" @added="load" @changed="load" />
   </div>
 </template>
 

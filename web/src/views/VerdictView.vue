@@ -1,13 +1,23 @@
 <script setup lang="ts">
-import { daysBetween, lesserActLabel, signal, type SignalValue } from '@fernbank/core';
-import { computed, defineAsyncComponent } from 'vue';
+import {
+  daysBetween,
+  lesserActLabel,
+  signal,
+  type Decision,
+  type SignalValue,
+  type Situation,
+} from '@fernbank/core';
+import { computed, defineAsyncComponent, shallowRef } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../api/client.ts';
 import type { PlantFile } from '../api/types.ts';
+import CausesPanel from '../components/CausesPanel.vue';
 import FetchState from '../components/FetchState.vue';
+import OverrulePanel from '../components/OverrulePanel.vue';
 import PlantHeader from '../components/PlantHeader.vue';
 import ReasonList from '../components/ReasonList.vue';
 import VerdictMark from '../components/VerdictMark.vue';
+import WhatIf from '../components/WhatIf.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { useUnits } from '../composables/useUnits.ts';
@@ -25,11 +35,21 @@ const {
 const { day, full } = useDates();
 const { months, percent } = useUnits();
 
-const decision = computed(() => file.value?.decision);
+/** A what-if that is being asked stands in place of today's verdict until it is taken back. */
+const asked = shallowRef<{ decision: Decision; situation: Situation } | null>(null);
+const decision = computed(() => asked.value?.decision ?? file.value?.decision);
+const situation = computed(() => asked.value?.situation ?? file.value?.situation);
+function showWhatIf(judged: Decision | null, then: Situation | null): void {
+  asked.value = judged && then ? { decision: judged, situation: then } : null;
+}
 const headline = computed(() => {
   const d = decision.value;
   if (!d) return '';
   if (d.lookFirst) return m.verdictLine.lookFirst;
+  if (d.unpotFirst) return m.verdictLine.unpotFirst;
+  if (d.troubleshoot?.first) {
+    return m.verdictLine.troubleshoot(d.troubleshoot.causes[0]!.label);
+  }
   if (d.verdict === 'repotInWeek') return m.verdictLine.repotInWeek(full(d.week!));
   if (d.verdict === 'leave') return m.verdictLine.leave(full(d.lookAgain!));
   return m.verdictLine[d.verdict];
@@ -45,7 +65,7 @@ const worthLooking = computed(
 const best = computed(() => {
   const d = decision.value;
   if (!d?.week || !file.value) return null;
-  return Math.min(51, Math.max(0, Math.round(daysBetween(file.value.situation.date, d.week) / 7)));
+  return Math.min(51, Math.max(0, Math.round(daysBetween(situation.value!.date, d.week) / 7)));
 });
 
 const cost = (value: number) => value.toFixed(2);
@@ -59,6 +79,12 @@ const whyThen = computed(() => {
     cost(waiting[best.value]!),
   );
 });
+/** The middle two thirds of what the roots may have explored by now. */
+const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
+  m.verdictPage.rootsBand(
+    Math.round(100 * Math.max(0, explored - sd)),
+    Math.round(100 * Math.min(1, explored + sd)),
+  );
 const firstTurn = computed(() => decision.value?.turningPoint[0] ?? null);
 const shareWord = (share: number) =>
   share < 0.005
@@ -86,8 +112,29 @@ const monthsOf = (count: number | null) =>
     <template v-if="file && decision">
       <PlantHeader :file="file" at="verdict" />
       <section class="panel answer">
-        <VerdictMark :verdict="decision.verdict" :look-first="decision.lookFirst" large />
+        <div class="row">
+          <VerdictMark
+            :verdict="decision.verdict"
+            :look-first="decision.lookFirst"
+            :unpot-first="decision.unpotFirst !== null"
+            :troubleshoot="decision.troubleshoot?.first ?? false"
+            large
+          />
+          <VerdictMark v-if="file.overrule && !asked" verdict="leave" overruled large />
+        </div>
+        <p v-if="asked" class="whatif" role="status">{{ m.whatIf.shown }}</p>
         <h1>{{ headline }}</h1>
+        <p v-if="file.overrule && !asked" class="lead">
+          {{ m.overrule.instead[file.overrule.instead] }}
+          {{ m.overrule.until(full(file.overrule.until)) }}: {{ file.overrule.reason }}
+        </p>
+        <p v-if="decision.unpotFirst" class="lead">
+          {{ decision.unpotFirst.because }}. {{ m.verdictPage.lookFor }}:
+          {{ decision.unpotFirst.lookFor.map(labelOf).join(', ') }}.
+        </p>
+        <p v-if="decision.troubleshoot?.first && decision.troubleshoot.check" class="lead">
+          {{ m.causes.check }}: {{ decision.troubleshoot.check.text }}
+        </p>
         <p v-if="speaksFor.length > 0 && !decision.lookFirst" class="lead">
           {{ m.verdictPage.because }}
           {{ leading.join('; ') }}.
@@ -104,6 +151,11 @@ const monthsOf = (count: number | null) =>
         <ul v-if="decision.refresh.length > 0" class="acts">
           <li v-for="act in decision.refresh" :key="act">
             <strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}
+          </li>
+        </ul>
+        <ul v-if="decision.alongside.length > 0" class="acts">
+          <li v-for="{ act, text } in decision.alongside" :key="act">
+            <strong>{{ m.verdictPage.alongside }}:</strong> {{ text }}
           </li>
         </ul>
         <p v-for="text in decision.contradictions" :key="text" class="contradiction" role="note">
@@ -145,7 +197,7 @@ const monthsOf = (count: number | null) =>
         <section class="panel">
           <h2>{{ m.verdictPage.curves }}</h2>
           <CostCurves
-            :from="file.situation.date"
+            :from="situation!.date"
             :disturbing="decision.curves.disturbing"
             :waiting="decision.curves.waiting"
             :best="best"
@@ -174,6 +226,10 @@ const monthsOf = (count: number | null) =>
           </details>
         </section>
       </div>
+
+      <WhatIf :situation="file.situation" :own="file.decision.school" @judged="showWhatIf" />
+
+      <CausesPanel v-if="decision.troubleshoot" :troubleshoot="decision.troubleshoot" />
 
       <section class="panel">
         <h2>{{ m.verdictPage.because }}</h2>
@@ -228,6 +284,20 @@ const monthsOf = (count: number | null) =>
               </tr>
             </tbody>
           </table>
+          <h3 class="mt-3">{{ m.verdictPage.oldMedium }}</h3>
+          <table class="figures">
+            <tbody>
+              <tr v-for="school in decision.oldMediumSchools" :key="school.school">
+                <td>
+                  {{ school.label }}
+                  <strong v-if="school.school === (situation!.schools?.oldMedium ?? 'byMedium')">
+                    ({{ m.verdictPage.schoolYours }})</strong
+                  >
+                </td>
+                <td>{{ schoolLine(school.verdict, school.week) }}</td>
+              </tr>
+            </tbody>
+          </table>
           <h2 class="mt-4">{{ m.verdictPage.numbers }}</h2>
           <table class="figures">
             <tbody>
@@ -255,10 +325,19 @@ const monthsOf = (count: number | null) =>
                 <td>{{ m.verdictPage.cycle }}</td>
                 <td class="num">{{ monthsOf(decision.freshCycleMonths) }}</td>
               </tr>
+              <tr v-if="decision.roots">
+                <td>{{ m.verdictPage.roots }}</td>
+                <td class="num">{{ rootsBand(decision.roots) }}</td>
+              </tr>
+              <tr>
+                <td>{{ m.verdictPage.worthNow }}</td>
+                <td class="num">{{ cost(decision.lookWorth.worth) }}</td>
+              </tr>
             </tbody>
           </table>
         </section>
       </div>
+      <OverrulePanel :file="file" @changed="load" />
     </template>
   </div>
 </template>
@@ -274,6 +353,10 @@ const monthsOf = (count: number | null) =>
 }
 .acts {
   padding-left: 20px;
+}
+.whatif {
+  font-weight: 700;
+  color: rgb(var(--v-theme-water));
 }
 .contradiction {
   border-left: 4px solid rgb(var(--v-theme-warning));

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
 import type { VerdictSummary } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import ReadinessRibbon from '../components/ReadinessRibbon.vue';
 import VerdictMark from '../components/VerdictMark.vue';
+import YearRibbons from '../components/YearRibbons.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
@@ -15,14 +17,44 @@ const {
   load,
 } = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
 const { day } = useDates();
-const filter = ref('');
+const filter = ref<string | null>('');
+const kind = ref<string | null>(null);
+const spot = ref<string | null>(null);
+const as = useLocalStorage<'list' | 'year'>('fernbank.verdicts.as', 'list');
+/** What a plant's mark says: what comes before the verdict counts as its own kind. */
+const kindOf = (summary: VerdictSummary) => {
+  if (summary.overrule) return 'overruled';
+  if (summary.lookFirst) return 'lookFirst';
+  if (summary.unpotFirst) return 'unpotFirst';
+  return summary.troubleshootFirst ? 'troubleshoot' : summary.verdict;
+};
 const shown = computed(() => {
-  const words = filter.value.toLowerCase().split(/\s+/).filter(Boolean);
-  return (verdicts.value ?? []).filter(({ name, taxon, common, spot }) => {
-    const text = `${name} ${taxon} ${common} ${spot}`.toLowerCase();
-    return words.every((word) => text.includes(word));
+  const words = (filter.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  return (verdicts.value ?? []).filter((summary) => {
+    const { name, taxon, common, spot: stands, groupLabel } = summary;
+    const text = `${name} ${taxon} ${common} ${stands} ${groupLabel}`.toLowerCase();
+    return (
+      words.every((word) => text.includes(word)) &&
+      (!kind.value || kindOf(summary) === kind.value) &&
+      (!spot.value || stands === spot.value)
+    );
   });
 });
+const kinds = computed(() =>
+  [...new Set((verdicts.value ?? []).map(kindOf))].map((value) => ({
+    value,
+    title: m.verdict[value],
+  })),
+);
+const spots = computed(() => [...new Set((verdicts.value ?? []).map((each) => each.spot))]);
+/** Arrow keys walk the list. */
+function walk(event: KeyboardEvent, index: number): void {
+  const step = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key];
+  if (!step) return;
+  event.preventDefault();
+  const list = (event.currentTarget as HTMLElement).closest('ol')!;
+  list.querySelectorAll<HTMLElement>('a.entry')[index + step]?.focus();
+}
 function when(summary: VerdictSummary): string {
   if (summary.verdict === 'repotInWeek' && summary.week) return day(summary.week);
   return summary.lookAgain ? `${m.rounds.look.toLowerCase()} ${day(summary.lookAgain)}` : '';
@@ -36,8 +68,39 @@ function when(summary: VerdictSummary): string {
         <h1>{{ m.verdicts.title }}</h1>
         <p class="quiet">{{ m.verdicts.intro }} {{ m.verdicts.ribbon }}.</p>
       </div>
-      <v-text-field v-model="filter" :label="m.verdicts.filter" class="filter" clearable />
+      <div class="row" role="group" :aria-label="m.verdicts.title">
+        <v-btn
+          v-for="(word, value) in { list: m.verdicts.asList, year: m.verdicts.asYear }"
+          :key="value"
+          :variant="as === value ? 'flat' : 'outlined'"
+          :color="as === value ? 'primary' : undefined"
+          :aria-pressed="as === value"
+          min-height="48"
+          @click="as = value"
+          >{{ word }}</v-btn
+        >
+      </div>
     </header>
+    <div v-if="verdicts && verdicts.length > 0" class="filters">
+      <v-text-field v-model="filter" :label="m.verdicts.filter" clearable hide-details />
+      <v-select
+        v-model="kind"
+        :items="kinds"
+        :label="m.verdicts.kind"
+        :placeholder="m.verdicts.allKinds"
+        clearable
+        hide-details
+      />
+      <v-select
+        v-model="spot"
+        :items="spots"
+        :label="m.verdicts.spot"
+        :placeholder="m.verdicts.allSpots"
+        clearable
+        hide-details
+      />
+      <span class="quiet" role="status">{{ m.verdicts.count(shown.length, verdicts.length) }}</span>
+    </div>
     <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
     <section v-if="verdicts && verdicts.length === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>
@@ -46,9 +109,14 @@ function when(summary: VerdictSummary): string {
       </div>
     </section>
     <p v-else-if="verdicts && shown.length === 0" class="quiet">{{ m.verdicts.none }}</p>
-    <ol class="list">
-      <li v-for="summary in shown" :key="summary.plantId">
-        <router-link :to="`/plants/${summary.plantId}/verdict`" class="entry plain">
+    <YearRibbons v-if="as === 'year' && shown.length > 0" :verdicts="shown" />
+    <ol v-else class="list">
+      <li v-for="(summary, i) in shown" :key="summary.plantId">
+        <router-link
+          :to="`/plants/${summary.plantId}/verdict`"
+          class="entry plain"
+          @keydown="walk($event, i)"
+        >
           <div class="who">
             <strong>{{ summary.name }}</strong>
             <div class="quiet">
@@ -56,7 +124,13 @@ function when(summary: VerdictSummary): string {
             </div>
           </div>
           <div class="what">
-            <VerdictMark :verdict="summary.verdict" :look-first="summary.lookFirst" />
+            <VerdictMark
+              :verdict="summary.verdict"
+              :look-first="summary.lookFirst"
+              :unpot-first="summary.unpotFirst"
+              :troubleshoot="summary.troubleshootFirst"
+              :overruled="summary.overrule !== null"
+            />
             <div class="quiet">{{ when(summary) }}</div>
           </div>
           <div class="why">
@@ -77,9 +151,11 @@ function when(summary: VerdictSummary): string {
 </template>
 
 <style scoped>
-.filter {
-  max-width: 320px;
-  min-width: 240px;
+.filters {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
 }
 .list {
   list-style: none;
@@ -112,9 +188,11 @@ function when(summary: VerdictSummary): string {
   .what {
     text-align: right;
   }
-  .filter {
-    max-width: none;
-    width: 100%;
+  .filters {
+    grid-template-columns: 1fr 1fr;
+  }
+  .filters > :first-child {
+    grid-column: 1 / -1;
   }
 }
 </style>

@@ -58,6 +58,7 @@ const button = (wrapper: Awaited<ReturnType<typeof open>>['wrapper'], text: stri
 describe('Rounds', () => {
   const rounds: Rounds = {
     date: TODAY,
+    mostWorth: [5],
     spots: [
       {
         id: 1,
@@ -69,10 +70,11 @@ describe('Rounds', () => {
             name: 'Gangway',
             taxon: 'Davallia fejeensis',
             verdict: 'rescueNow',
+            lookFirst: false,
             asks: [
               { kind: 'act', due: TODAY, why: 'roots rot' },
               { kind: 'task', task: TASK },
-              { kind: 'look', due: '2026-03-15', why: 'what would help most: smell' },
+              { kind: 'look', due: TODAY, why: 'what would help most: smell', worth: 0.31 },
             ],
           },
         ],
@@ -88,7 +90,8 @@ describe('Rounds', () => {
     expect(text).toContain('1 to repot · 1 to look at · 1 aftercare');
     expect(text).toContain('roots rot');
     expect(text).toContain('6 days late');
-    expect(text).toContain('1 day late');
+    expect(text).toContain('a look saves about 0.31');
+    expect(text).toContain('One look is expected to save most at Gangway');
     expect(text).toContain('2 others are quiet');
     expect(text).toContain('All quiet here.');
   });
@@ -116,7 +119,7 @@ describe('Rounds', () => {
   });
 
   it('an empty collection leads to the first plant', async () => {
-    fakeServer({ 'GET /rounds': { date: TODAY, spots: [] } });
+    fakeServer({ 'GET /rounds': { date: TODAY, mostWorth: [], spots: [] } });
     const { wrapper } = await open(RoundsView, '/rounds');
     expect(wrapper.find('a[href="/plants/new"]').exists()).toBe(true);
   });
@@ -150,6 +153,13 @@ describe('Verdicts', () => {
     week: '2026-04-20',
     lookAgain: '2026-04-13',
     lookFirst: false,
+    unpotFirst: false,
+    troubleshootFirst: false,
+    group: 'epiphyteFern',
+    groupLabel: 'ferns that walk and cling',
+    overrule: null,
+    lookWorth: 0,
+    bloom: 0,
     refresh: [],
     states: { crowded: 0.9, mediumFailing: 0.1, danger: 0, unstable: 0 },
     costOfWaiting: 1,
@@ -458,6 +468,7 @@ describe('the form of a plant', () => {
 describe('a plant and its aftercare', () => {
   it('its life has every event, newest first, with what was measured out', async () => {
     const file = fileOf({});
+    const taken = { rev: 1, plantId: 5, date: '2026-02-01', minute: null };
     const housing = {
       pot: PLANT.pot,
       potMaterial: 'plastic' as const,
@@ -478,8 +489,8 @@ describe('a plant and its aftercare', () => {
           },
         ],
         measurements: [
-          { id: 1, rev: 1, plantId: 5, date: '2026-02-01', kind: 'weightKg', value: 0.7 },
-          { id: 2, rev: 1, plantId: 5, date: '2026-02-01', kind: 'watered', value: 1 },
+          { ...taken, id: 1, kind: 'weightKg', value: 0.7 },
+          { ...taken, id: 2, kind: 'watered', value: 1 },
         ],
         repots: [
           {

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import {
+  DRYINGS,
+  GROWTH_FORMS,
+  LIGHT_CLASSES,
+  MEDIUM_KINDS,
+  OLD_MEDIUM_SCHOOLS,
+  RECIPES,
+  RHYTHMS,
+  ROOT_KINDS,
+  SIZE_SCHOOLS,
+  SUPPORT_HABITS,
+  VIGOURS,
+  WHEN_SCHOOLS,
+  WINDOWS,
+  type Traits,
+} from '@fernbank/core';
+import { computed, ref } from 'vue';
+import { api, ApiError, wordsFor } from '../api/client.ts';
+import type { Plant, PlantFile } from '../api/types.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+import NumberField from './NumberField.vue';
+
+/** What Fernbank assumes of a plant: from the catalogue, and any of it the keeper's to set. */
+const props = defineProps<{ file: PlantFile }>();
+const emit = defineEmits<{ changed: [] }>();
+const notices = useNotices();
+
+type TraitName = keyof typeof m.traits.names;
+interface Choice {
+  value: string | boolean | null;
+  title: string;
+}
+const plain = (values: readonly string[]): Choice[] =>
+  values.map((value) => ({ value, title: m.traits.values[value] ?? value }));
+const CHOICES: Partial<Record<TraitName, Choice[]>> = {
+  growthForm: plain(GROWTH_FORMS),
+  rootKind: plain(ROOT_KINDS),
+  drying: plain(DRYINGS),
+  vigour: plain(VIGOURS),
+  window: plain(WINDOWS),
+  support: plain(SUPPORT_HABITS),
+  rhythm: Object.entries(RHYTHMS).map(([value, { label }]) => ({ value, title: label })),
+  light: LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label })),
+  medium: MEDIUM_KINDS.map(({ id, label }) => ({ value: id, title: label })),
+  recipe: RECIPES.map(({ id, label }) => ({ value: id, title: label })),
+  snug: [
+    { value: true, title: m.look.yes },
+    { value: false, title: m.look.no },
+  ],
+};
+const NAMES = Object.keys(m.traits.names) as TraitName[];
+const own = computed(() => props.file.plant.traits);
+const usual = computed(() => props.file.taxon.traits);
+const editing = ref(false);
+const fault = ref<Record<string, string>>({});
+
+const shown = (name: TraitName, traits: Traits) => {
+  const value = traits[name];
+  if (Array.isArray(value)) return value.join(', ');
+  const choice = CHOICES[name]?.find((candidate) => candidate.value === value);
+  return choice?.title ?? (value === null ? m.traits.byStructure : String(value));
+};
+
+async function write(
+  body: Partial<Pick<Plant, 'traits' | 'schools'>>,
+  name: string,
+): Promise<void> {
+  const { id, rev } = props.file.plant;
+  fault.value = {};
+  try {
+    await api<Plant>(`/plants/${id}`, { method: 'PATCH', body, rev });
+    notices.done(m.form.saved);
+    emit('changed');
+  } catch (error) {
+    const said = error instanceof ApiError && error.status === 412 ? m.form.stale : wordsFor(error);
+    fault.value = { [name]: said };
+  }
+}
+function set(name: TraitName, value: unknown): void {
+  const { [name]: _before, ...others } = own.value;
+  const same = value === usual.value[name] || value === null || value === undefined;
+  void write({ traits: same ? others : { ...others, [name]: value } }, name);
+}
+const schools = [
+  { name: 'when' as const, label: m.settings.when, rows: WHEN_SCHOOLS },
+  { name: 'size' as const, label: m.settings.size, rows: SIZE_SCHOOLS },
+  { name: 'oldMedium' as const, label: m.settings.oldMedium, rows: OLD_MEDIUM_SCHOOLS },
+];
+const schoolItems = (rows: Record<string, { label: string }>) => [
+  { value: null, title: m.settings.asCollection },
+  ...Object.entries(rows).map(([value, { label }]) => ({ value, title: label })),
+];
+function setSchool(name: 'when' | 'size' | 'oldMedium', value: string | null): void {
+  const { [name]: _before, ...others } = props.file.plant.schools;
+  void write({ schools: value === null ? others : { ...others, [name]: value } }, name);
+}
+</script>
+
+<template>
+  <section class="panel stack">
+    <div class="row spread">
+      <h2>{{ m.plant.traits }}</h2>
+      <v-btn variant="outlined" min-height="44" @click="editing = !editing">{{
+        editing ? m.app.close : m.app.edit
+      }}</v-btn>
+    </div>
+    <p class="quiet">{{ m.plant.traitsIntro }}</p>
+    <dl v-if="!editing" class="traits">
+      <div v-for="name in NAMES" :key="name">
+        <dt>{{ m.traits.names[name] }}</dt>
+        <dd>
+          {{ shown(name, file.situation.traits) }}
+          <strong v-if="name in own"> ({{ m.traits.yours }})</strong>
+        </dd>
+      </div>
+    </dl>
+    <div v-else class="fields">
+      <template v-for="name in NAMES" :key="name">
+        <v-select
+          v-if="CHOICES[name]"
+          :model-value="file.situation.traits[name]"
+          :items="CHOICES[name]!"
+          :label="m.traits.names[name]"
+          :clearable="name in own"
+          :hint="name in own ? m.traits.usual(shown(name, usual)) : undefined"
+          :persistent-hint="name in own"
+          :error-messages="fault[name]"
+          @update:model-value="(value: unknown) => set(name, value)"
+        />
+        <NumberField
+          v-else
+          :model-value="file.situation.traits[name] as number | null"
+          :label="m.traits.names[name]"
+          :error="fault[name] ?? ''"
+          :hint="name in own ? m.traits.usual(shown(name, usual)) : ''"
+          @update:model-value="(value) => set(name, value)"
+        />
+      </template>
+      <v-select
+        v-for="{ name, label, rows } in schools"
+        :key="name"
+        :model-value="file.plant.schools[name] ?? null"
+        :items="schoolItems(rows)"
+        :label="label"
+        :error-messages="fault[name]"
+        @update:model-value="(value: string | null) => setSchool(name, value)"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.traits {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
+  gap: 6px 16px;
+}
+.traits dt {
+  font-size: 0.86rem;
+  color: rgb(var(--v-theme-on-surface), 0.76);
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>

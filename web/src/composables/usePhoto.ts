@@ -1,0 +1,52 @@
+import { m } from '../messages/index.ts';
+import { ApiError } from '../api/client.ts';
+import type { Photo } from '../api/types.ts';
+
+/** Longest side of a kept picture, px: enough to read a leaf, small enough to keep by the hundred. */
+const LONGEST_PX = 1600;
+const QUALITY = 0.85;
+
+/**
+ * A picture as it is kept: turned upright, no larger than needed, without what
+ * a camera writes into it (place, owner).
+ *
+ * @throws Error in words when the file is no picture
+ */
+async function resized(file: File): Promise<Blob> {
+  let picture: ImageBitmap;
+  try {
+    picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
+  } catch {
+    throw new Error(m.photo.noPicture(file.name));
+  }
+  const scale = Math.min(1, LONGEST_PX / Math.max(picture.width, picture.height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.round(picture.width * scale);
+  canvas.height = Math.round(picture.height * scale);
+  const context = canvas.getContext('2d')!;
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(picture, 0, 0, canvas.width, canvas.height);
+  picture.close();
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', QUALITY));
+  if (!blob) throw new Error(m.photo.noPicture(file.name));
+  return blob;
+}
+
+/** Resizes a picture here and sends it. @throws Error in words for the keeper */
+export async function sendPhoto(plantId: number, date: string, file: File): Promise<Photo> {
+  const body = await resized(file);
+  let response: Response;
+  try {
+    response = await fetch(`/api/photos?plantId=${plantId}&date=${date}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'image/jpeg' },
+      body,
+    });
+  } catch {
+    throw new ApiError(m.photo.silent, 0, 'network');
+  }
+  const answer: unknown = await response.json().catch(() => null);
+  if (response.ok) return answer as Photo;
+  const { error } = (answer ?? {}) as { error?: { message: string } };
+  throw new Error(error?.message ?? m.error.unknown);
+}
