@@ -5,6 +5,9 @@ import {
   fillL,
   freshIn,
   blendOfRecipe,
+  dayNumber,
+  daysBetween,
+  demandOver,
   insideOfMaterial,
   nominalPot,
   recipeOfKind,
@@ -20,6 +23,7 @@ import {
 import {
   looks,
   measurements,
+  overrules,
   plants,
   pots,
   repots,
@@ -108,7 +112,26 @@ function plantIn(
     recordRepot(db, plantId, kept, traits, spot, repotted, today);
   }
   lookAlong(db, plantId, kept, traits, spot, repotted, today, random);
-  if (kept.weighed && repotted) weigh(db, plantId, kept, recipeId, repotted, today, random);
+  const here = { traits, spot };
+  if (kept.weighed && repotted) {
+    weigh(db, plantId, kept, here, recipeId, repotted, today, random);
+  }
+  if (kept.heightAtRepotCm && repotted) {
+    measureHeights(db, plantId, kept, here, repotted, today, random);
+  }
+  if (kept.overruled) {
+    db.insert(overrules)
+      .values({
+        ...stamp(),
+        plantId,
+        date: addDays(today, -kept.overruled.daysAgo),
+        advised: 'repotNow',
+        instead: 'leave',
+        until: addDays(today, kept.overruled.daysMore),
+        reason: kept.overruled.reason,
+      })
+      .run();
+  }
 }
 
 /** The last repot, from a pot one size down, with its aftercare done. */
@@ -204,34 +227,85 @@ function outsideSigns(explored: number, activity: number, random: () => number):
   };
 }
 
-/** Weights just before and after a watering, about monthly: it holds less as roots fill it. */
+/** Watering is skipped over this many days at most, however dim the corner. */
+const LONGEST_CYCLE_DAYS = 24;
+/** A log goes back this far. */
+const LOGGED_MONTHS = 11;
+
+/**
+ * A log of weights, before and after each watering: use follows the spot's
+ * weather and grows as the plant fills its pot, which comes to hold less.
+ */
 function weigh(
   db: Db,
   plantId: number,
   kept: GardenPlant,
+  place: { traits: Traits; spot: Spot },
   recipeId: string,
   repotted: IsoDate,
   today: IsoDate,
   random: () => number,
 ): void {
+  const { traits, spot } = place;
   const inside = insideOfMaterial(nominalPot(kept.rimCm, kept.trade), kept.material ?? 'plastic');
   const mix = blendOfRecipe(recipeId);
   const { water } = freshIn(mix, inside);
   const litres = fillL(inside);
-  const months = Math.floor((kept.repottedMonthsAgo ?? 0) - 0.5);
-  for (let month = Math.max(0, months - 14); month <= months; month++) {
-    const date = addDays(repotted, Math.round(month * DAYS_PER_MONTH));
-    if (date > today) break;
-    const held =
-      water * litres * (1 - 0.3 * (month / Math.max(1, months))) * (0.97 + 0.06 * random());
-    const dry = litres * (mix.dryKgPerL + 0.28);
-    const log = (kind: 'weightKg' | 'watered', value: number) =>
-      db
-        .insert(measurements)
-        .values({ ...stamp(), plantId, date, kind, value: Math.round(value * 1000) / 1000 })
-        .run();
-    log('weightKg', dry + 0.35 * held);
-    log('watered', 1);
-    log('weightKg', dry + held);
+  const dry = litres * (mix.dryKgPerL + 0.28);
+  const log = (date: IsoDate, minute: number, kind: 'weightKg' | 'watered', value: number) =>
+    db
+      .insert(measurements)
+      .values({ ...stamp(), plantId, date, minute, kind, value: Math.round(value * 1000) / 1000 })
+      .run();
+  const start = addDays(today, -Math.round(LOGGED_MONTHS * DAYS_PER_MONTH));
+  let date = start > repotted ? start : addDays(repotted, 2);
+  const days = Math.max(1, daysBetween(date, today));
+  const usualG = 34 * litres * kept.weighed!.use;
+  let wet = dry + water * litres;
+  for (let first = true; date <= today; first = false) {
+    const through = 1 - daysBetween(date, today) / days;
+    const holds =
+      water * litres * (1 - kept.weighed!.holdsLess * through) * (0.98 + 0.04 * random());
+    const from = dayNumber(date);
+    const asked = demandOver({ from, to: from + 7 }, spot, traits);
+    const perDay = usualG * asked * (1 + kept.weighed!.usesMore * through) * (0.9 + 0.2 * random());
+    if (!first) log(date, 595, 'weightKg', Math.max(dry + 0.1 * holds, wet - 0.55 * holds));
+    log(date, 605, 'watered', 1);
+    wet = dry + holds;
+    log(date, 660, 'weightKg', wet);
+    const lasts = (0.55 * holds * 1000) / perDay;
+    date = addDays(date, Math.round(Math.min(LONGEST_CYCLE_DAYS, Math.max(2, lasts))));
+  }
+}
+
+/** Heights of a plant that is measured along its pole, every five weeks. */
+function measureHeights(
+  db: Db,
+  plantId: number,
+  kept: GardenPlant,
+  { traits, spot }: { traits: Traits; spot: Spot },
+  repotted: IsoDate,
+  today: IsoDate,
+  random: () => number,
+): void {
+  const EVERY_DAYS = 35;
+  const weeks = Math.max(1, Math.floor(daysBetween(repotted, today) / 7));
+  const { activity } = seasonAhead(spot, traits, repotted, weeks);
+  const total = activity.reduce((sum, active) => sum + active, 0);
+  const grown = kept.heightCm! - kept.heightAtRepotCm!;
+  let through = 0;
+  for (let week = 0; week < weeks; week++) {
+    through += activity[week]! / total;
+    if ((week * 7) % EVERY_DAYS !== 0) continue;
+    const value = kept.heightAtRepotCm! + grown * through + 1.5 * (random() - 0.5);
+    db.insert(measurements)
+      .values({
+        ...stamp(),
+        plantId,
+        date: addDays(repotted, week * 7),
+        kind: 'heightCm',
+        value: Math.round(value * 2) / 2,
+      })
+      .run();
   }
 }

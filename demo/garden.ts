@@ -98,8 +98,12 @@ export interface GardenPlant {
   /** days since that look */
   lookedDaysAgo?: number;
   note?: string;
-  /** keep a log of weights */
-  weighed?: boolean;
+  /** a log of weights: use against a leafy plant, and what became of use and holding over it */
+  weighed?: { use: number; usesMore: number; holdsLess: number };
+  /** heights are measured along the pole, from this one on */
+  heightAtRepotCm?: number;
+  /** the keepers' own word against a verdict */
+  overruled?: { daysAgo: number; daysMore: number; reason: string };
 }
 
 export const PLANTS: GardenPlant[] = [
@@ -113,7 +117,7 @@ export const PLANTS: GardenPlant[] = [
     heightCm: 48,
     now: { rootsAtHoles: 'every', driesSooner: true, smell: 'fresh' },
     lookedDaysAgo: 6,
-    weighed: true,
+    weighed: { use: 0.9, usesMore: 0.7, holdsLess: 0.22 },
   },
   {
     name: 'Wharfinger',
@@ -165,7 +169,7 @@ export const PLANTS: GardenPlant[] = [
       smell: 'fresh',
     },
     lookedDaysAgo: 8,
-    weighed: true,
+    weighed: { use: 0.5, usesMore: 0, holdsLess: 0 },
   },
   {
     name: 'Semaphore',
@@ -191,7 +195,7 @@ export const PLANTS: GardenPlant[] = [
     supportCm: 60,
     now: { rootsAtHoles: 'every', wobble: 'leans', growth: 'vigorous', newLeaves: 'smaller' },
     lookedDaysAgo: 5,
-    weighed: true,
+    weighed: { use: 1, usesMore: 0.6, holdsLess: 0.15 },
   },
   {
     name: 'Breakwater',
@@ -201,6 +205,7 @@ export const PLANTS: GardenPlant[] = [
     medium: 'peatSoil',
     repottedMonthsAgo: 11,
     heightCm: 190,
+    heightAtRepotCm: 30,
     supportCm: 90,
     now: { vinePastSupport: true, rootsAtHoles: 'one', growth: 'vigorous' },
     lookedDaysAgo: 9,
@@ -241,6 +246,11 @@ export const PLANTS: GardenPlant[] = [
     heightCm: 55,
     now: { bloom: 'bud', rootsOnTop: 'many', rootsAtHoles: 'every', growth: 'normal' },
     lookedDaysAgo: 11,
+    overruled: {
+      daysAgo: 9,
+      daysMore: 70,
+      reason: 'it opens for the spring supper, and stays put until then',
+    },
   },
   {
     name: 'Stair Lemon',
@@ -282,10 +292,11 @@ export const PLANTS: GardenPlant[] = [
     medium: 'peatSoil',
     repottedMonthsAgo: 16,
     heightCm: 110,
+    heightAtRepotCm: 35,
     supportCm: 120,
     now: { rootsAtHoles: 'several', growth: 'vigorous' },
     lookedDaysAgo: 14,
-    weighed: true,
+    weighed: { use: 1.1, usesMore: 0.55, holdsLess: 0.1 },
   },
   {
     name: 'Fletching',
@@ -406,6 +417,24 @@ export const PLANTS: GardenPlant[] = [
     heightCm: 14,
     now: { growth: 'normal', wobble: 'no' },
     lookedDaysAgo: 20,
-    weighed: true,
+    weighed: { use: 0.8, usesMore: 0, holdsLess: 0 },
+  },
+  {
+    name: 'Pilot Light',
+    taxon: 'Ficus elastica',
+    spot: 'Ticket hall',
+    rimCm: 19,
+    medium: 'peatSoil',
+    repottedMonthsAgo: 7,
+    heightCm: 70,
+    now: {
+      rootsAtHoles: 'none',
+      smell: 'fresh',
+      newLeaves: 'smaller',
+      oldLeavesYellowing: true,
+      pests: 'none',
+    },
+    lookedDaysAgo: 4,
+    note: 'Moved to the ticket hall for its looks. It has sulked since.',
   },
 ];

@@ -69,23 +69,49 @@ test('what is typed survives a reload', async ({ page }) => {
   await expect(page.getByLabel('Your name for it')).toHaveValue('');
 });
 
-test('a look survives a lost server and is sent when it is back', async ({ page }) => {
+test('a look that is half done survives a reload', async ({ page }) => {
   await page.goto('/plants/2/look');
   const holes = page.getByRole('group', { name: 'Roots at the drainage holes' });
   await holes.getByRole('button', { name: 'at one' }).click();
   await page.getByLabel('Note').fill('Seen by torchlight');
-  await page.route('**/api/looks', (route) => route.abort());
-  await page.getByRole('button', { name: 'Save 2 answers' }).click();
-  await expect(page.getByRole('alert')).toContainText('The server does not answer');
-  await page.unroute('**/api/looks');
   await page.reload();
   await expect(page.getByText('Picked up where you left off.')).toBeVisible();
   await expect(holes.getByRole('button', { name: 'at one' })).toHaveAttribute(
     'aria-pressed',
     'true',
   );
+  await expect(page.getByLabel('Note')).toHaveValue('Seen by torchlight');
+  await page.getByRole('button', { name: 'Start over' }).click();
+});
+
+test('a look survives a lost server and a reload, and is sent when it is back', async ({
+  page,
+}) => {
+  await page.goto('/plants/2/look');
+  const holes = page.getByRole('group', { name: 'Roots at the drainage holes' });
+  await holes.getByRole('button', { name: 'at one' }).click();
+  await page.getByLabel('Note').fill('Seen by lantern');
+  await page.route('**/api/looks', (route) => route.abort());
   await page.getByRole('button', { name: 'Save 2 answers' }).click();
-  await expect(page).toHaveURL(/\/verdict$/);
+  await expect(page.getByRole('alert')).toContainText('kept here and sent as soon as it does');
+  await page.reload();
+  await expect(page.getByText('1 entry waits to be sent.')).toBeVisible();
+  await page.unroute('**/api/looks');
+  await page.getByRole('button', { name: 'Send now' }).click();
+  await expect(page.getByText('1 entry sent.')).toBeVisible();
+  await expect(page.getByText('1 entry waits to be sent.')).toBeHidden();
+  await page.goto('/plants/2');
+  await expect(page.getByText('Seen by lantern')).toBeVisible();
+});
+
+test('a file that is no picture is named, and nothing is lost', async ({ page }) => {
+  await page.goto('/plants/2/look');
+  await page.getByLabel('Note').fill('With a picture');
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('“notes.txt” is not a picture');
+  await expect(page.getByLabel('Note')).toHaveValue('With a picture');
 });
 
 test('a repot before the plant arrived is refused by the date', async ({ page }) => {

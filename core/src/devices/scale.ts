@@ -10,7 +10,7 @@ export interface ScaleReading {
 /** Time in which the plate swings in, ms. */
 const SETTLING_MS = 450;
 const SWING_HZ = 2.2;
-const NOISE_KG = 0.0008;
+const NOISE_KG = 0.0004;
 const DRIFT_KG_PER_MINUTE = 0.0006;
 /** Smallest step that it shows. */
 const STEP_KG = 0.001;

@@ -14,7 +14,7 @@ const emit = defineEmits<{ take: [monthlyC: (number | null)[], humidity: number 
 const notices = useNotices();
 const { temperature, percent } = useUnits();
 const { value: climate, load } = useLoaded(() => api<Climate>(`/spots/${props.spot.id}/readings`));
-const { latest, listening, listen, stop } = useRoomSensor(
+const { latest, listening, fault, listen, stop } = useRoomSensor(
   () => props.spot.id,
   () => props.spot,
   () => void load(),
@@ -34,6 +34,7 @@ function take(): void {
     <p v-if="shown" class="reading" aria-live="off">
       {{ m.spot.reads(temperature(shown.temperatureC), String(percent(shown.relativeHumidity))) }}
     </p>
+    <p v-if="fault" class="text-error" role="alert">{{ fault }}</p>
     <p role="status">
       {{
         climate && climate.count > 0

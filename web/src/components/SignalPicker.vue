@@ -70,7 +70,7 @@ button {
   align-items: center;
   justify-content: center;
   gap: 7px;
-  min-height: 56px;
+  min-height: 64px;
   min-width: 96px;
   padding: 3px 12px 3px 6px;
   border: 1.5px solid rgb(var(--v-theme-on-surface), 0.45);

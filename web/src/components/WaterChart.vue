@@ -22,6 +22,7 @@ const { day } = useDates();
 const theme = useTheme();
 const canvas = ref<HTMLCanvasElement>();
 let chart: Chart | null = null;
+const MANY_POINTS = 40;
 
 function config(): ChartConfiguration<'line'> {
   const { colors } = theme.current.value;
@@ -43,7 +44,7 @@ function config(): ChartConfiguration<'line'> {
           data: points.map(({ weathered }) => weathered),
           yAxisID: 'use',
           borderColor: String(colors.primary),
-          pointRadius: 3,
+          pointRadius: points.length > MANY_POINTS ? 1.5 : 3,
           borderWidth: 2,
           spanGaps: true,
         },
@@ -52,7 +53,7 @@ function config(): ChartConfiguration<'line'> {
           yAxisID: 'held',
           borderColor: String(colors.water),
           borderDash: [5, 4],
-          pointRadius: 3,
+          pointRadius: points.length > MANY_POINTS ? 1.5 : 3,
           borderWidth: 2,
           spanGaps: true,
         },

@@ -15,11 +15,12 @@ import { useJudge } from '../composables/useJudge.ts';
 import { m } from '../messages/index.ts';
 
 /** Another day, another finding, another school: what the verdict would be then. */
-const props = defineProps<{ situation: Situation; own: WhenSchool }>();
+const props = defineProps<{ situation: Situation; own: WhenSchool; headline: string }>();
 const emit = defineEmits<{ judged: [decision: Decision | null, situation: Situation | null] }>();
 const { full } = useDates();
 const judge = useJudge();
 
+const open = ref(false);
 const weeks = ref(0);
 const school = ref<WhenSchool>(props.own);
 const signalId = ref<string | null>(null);
@@ -76,50 +77,76 @@ const schools = Object.entries(WHEN_SCHOOLS).map(([value, { label }]) => ({ valu
 <template>
   <section class="panel stack no-print" :aria-label="m.whatIf.title">
     <div class="row spread">
-      <h2>{{ m.whatIf.title }}</h2>
+      <h2>
+        <button type="button" class="fold" :aria-expanded="open" @click="open = !open">
+          {{ m.whatIf.title }}
+        </button>
+      </h2>
+      <p v-if="isAsked" class="then" role="status">{{ headline }}</p>
       <v-btn v-if="isAsked" variant="outlined" min-height="44" @click="reset">{{
         m.whatIf.reset
       }}</v-btn>
     </div>
-    <v-slider
-      v-model="weeks"
-      :min="0"
-      :max="52"
-      :step="1"
-      color="primary"
-      hide-details
-      :label="m.whatIf.day(full(date))"
-    />
-    <div class="fields">
-      <v-autocomplete v-model="signalId" :items="asked" :label="m.whatIf.signal" hide-details />
-      <div v-if="values.length > 0" class="row" role="group" :aria-label="m.whatIf.value">
-        <v-btn
-          v-for="value in values"
-          :key="String(value.value)"
-          :variant="changed[signalId!] === value.value ? 'flat' : 'outlined'"
-          :color="changed[signalId!] === value.value ? 'primary' : undefined"
-          :aria-pressed="changed[signalId!] === value.value"
-          min-height="44"
-          @click="set(value.value)"
-          >{{ value.title }}</v-btn
+    <p v-if="!open && !isAsked" class="quiet">{{ m.whatIf.intro }}</p>
+    <template v-if="open">
+      <v-slider
+        v-model="weeks"
+        :min="0"
+        :max="52"
+        :step="1"
+        color="primary"
+        hide-details
+        :label="m.whatIf.day(full(date))"
+      />
+      <div class="fields">
+        <v-autocomplete v-model="signalId" :items="asked" :label="m.whatIf.signal" hide-details />
+        <div v-if="values.length > 0" class="row" role="group" :aria-label="m.whatIf.value">
+          <v-btn
+            v-for="value in values"
+            :key="String(value.value)"
+            :variant="changed[signalId!] === value.value ? 'flat' : 'outlined'"
+            :color="changed[signalId!] === value.value ? 'primary' : undefined"
+            :aria-pressed="changed[signalId!] === value.value"
+            min-height="44"
+            @click="set(value.value)"
+            >{{ value.title }}</v-btn
+          >
+        </div>
+        <v-select v-model="school" :items="schools" :label="m.whatIf.school" hide-details />
+      </div>
+      <div v-if="Object.keys(changed).length > 0" class="row">
+        <v-chip
+          v-for="(value, id) in changed"
+          :key="id"
+          closable
+          :close-label="m.whatIf.unset(wordFor(String(id), value))"
+          @click:close="unset(String(id))"
+          >{{ wordFor(String(id), value) }}</v-chip
         >
       </div>
-      <v-select v-model="school" :items="schools" :label="m.whatIf.school" hide-details />
-    </div>
-    <div v-if="Object.keys(changed).length > 0" class="row">
-      <v-chip
-        v-for="(value, id) in changed"
-        :key="id"
-        closable
-        :close-label="m.whatIf.unset(wordFor(String(id), value))"
-        @click:close="unset(String(id))"
-        >{{ wordFor(String(id), value) }}</v-chip
-      >
-    </div>
+    </template>
   </section>
 </template>
 
 <style scoped>
+.fold {
+  background: none;
+  border: 0;
+  padding: 4px 0;
+  min-height: 44px;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+}
+.fold::before {
+  content: '▸ ';
+}
+.fold[aria-expanded='true']::before {
+  content: '▾ ';
+}
+.then {
+  font-weight: 700;
+}
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 260px), 1fr));

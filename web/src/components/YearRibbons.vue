@@ -75,7 +75,7 @@ function walk(event: KeyboardEvent, index: number): void {
     <li class="best">{{ m.verdicts.key.best }}</li>
     <li class="quiet">{{ m.verdicts.keys }}</li>
   </ul>
-  <div class="year">
+  <div class="year" :style="{ '--plants': verdicts.length }">
     <div class="line head" aria-hidden="true">
       <span></span><span></span>
       <div class="track">
@@ -162,14 +162,15 @@ ol,
   grid-template-columns: 150px 170px minmax(0, 1fr);
   gap: 10px;
   align-items: center;
-  min-height: 25px;
+  /* As many rows as there are plants, on one screen where that can still be read. */
+  height: clamp(15px, calc((100vh - 290px) / var(--plants)), 25px);
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.1);
-  font-size: 0.95rem;
+  font-size: clamp(0.72rem, calc((100vh - 290px) / var(--plants) * 0.62), 0.95rem);
 }
 .line.head {
   border: 0;
   font-size: 0.8rem;
-  min-height: 20px;
+  height: 20px;
 }
 a.line:hover,
 a.line:focus {
@@ -183,7 +184,7 @@ a.line:focus {
 }
 .track {
   position: relative;
-  height: 17px;
+  height: 78%;
   background: rgb(var(--v-theme-on-surface), 0.06);
 }
 .head .track {
@@ -216,7 +217,7 @@ a.line:focus {
 @media (max-width: 960px) {
   .line {
     grid-template-columns: 110px minmax(0, 1fr);
-    min-height: 48px;
+    height: 48px;
   }
   .line > .verdict,
   .line.head > span:first-child {

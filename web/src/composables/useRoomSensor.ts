@@ -1,6 +1,7 @@
 import { roomReading, type RoomReading, type Spot } from '@fernbank/core';
 import { onBeforeUnmount, ref } from 'vue';
-import { api } from '../api/client.ts';
+import { api, wordsFor } from '../api/client.ts';
+import { useSettings } from '../stores/settings.ts';
 
 const EVERY_MS = 250;
 /** The stand-in runs through a day in 24 readings, so that months of them can be tried. */
@@ -16,6 +17,8 @@ const SEED = 54;
 export function useRoomSensor(spotId: () => number, spot: () => Spot, stored: () => void) {
   const latest = ref<RoomReading | null>(null);
   const listening = ref(false);
+  const fault = ref('');
+  const settings = useSettings();
   let timer: ReturnType<typeof setInterval> | undefined;
   let batch: RoomReading[] = [];
   let at = 0;
@@ -28,7 +31,9 @@ export function useRoomSensor(spotId: () => number, spot: () => Spot, stored: ()
     stored();
   }
   function listen(): void {
-    const now = Math.floor(Date.now() / STEP_MS) * STEP_MS;
+    // By the server's calendar: a browser whose clock is wrong would send readings from the future.
+    const now = Date.parse(`${settings.current.today}T00:00:00Z`);
+    fault.value = '';
     at = now - HOURS_BACK * STEP_MS;
     listening.value = true;
     timer = setInterval(() => {
@@ -37,7 +42,10 @@ export function useRoomSensor(spotId: () => number, spot: () => Spot, stored: ()
         latest.value = roomReading(spot(), at, SEED + spotId());
         batch.push(latest.value);
       }
-      void flush().catch(stop);
+      void flush().catch((error: unknown) => {
+        fault.value = wordsFor(error);
+        stop();
+      });
       if (at > now) stop();
     }, EVERY_MS);
   }
@@ -46,5 +54,5 @@ export function useRoomSensor(spotId: () => number, spot: () => Spot, stored: ()
     listening.value = false;
   }
   onBeforeUnmount(stop);
-  return { latest, listening, listen, stop };
+  return { latest, listening, fault, listen, stop };
 }

@@ -195,6 +195,7 @@ export const en = {
   whatIf: {
     title: 'What if',
     reset: 'Back to today',
+    intro: 'Move the day, a finding or the school, and see verdict and curves change.',
     day: (date: string) => `on ${date}`,
     signal: 'A finding …',
     value: '… were',
@@ -416,6 +417,7 @@ export const en = {
     weighed: 'weight',
     height: 'height',
     watered: 'watered',
+    times: (what: string, n: number) => (n === 1 ? what : `${what} (${n} readings)`),
     leafCount: 'leaves',
     leafCm: 'newest leaf',
     reservoirPh: 'reservoir pH',

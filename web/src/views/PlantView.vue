@@ -77,13 +77,34 @@ function measurementWords({ kind, value }: Measurement): string {
       return `${m.plant[kind]} ${value}`;
   }
 }
-/** What was measured on one day belongs together, in the order in which it was done. */
-function byDay(measurements: Measurement[]): [string, Measurement[]][] {
-  const days = new Map<string, Measurement[]>();
-  for (const taken of [...measurements].sort((a, b) => a.id - b.id)) {
-    days.set(taken.date, [...(days.get(taken.date) ?? []), taken]);
-  }
-  return [...days];
+/** Days with measurements that are told one by one; a longer log is told by the month. */
+const FEW_DAYS = 12;
+
+/** What was measured on one day, or in one month of a long log, belongs together. */
+function measuredMoments(measurements: Measurement[]): Moment[] {
+  const sorted = [...measurements].sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
+  const days = new Set(sorted.map(({ date }) => date));
+  const keyOf = ({ date }: Measurement) => (days.size > FEW_DAYS ? date.slice(0, 7) : date);
+  const groups = new Map<string, Measurement[]>();
+  for (const taken of sorted)
+    groups.set(keyOf(taken), [...(groups.get(keyOf(taken)) ?? []), taken]);
+  return [...groups].map(([key, taken]) => ({
+    key: `m${key}`,
+    date: taken[taken.length - 1]!.date,
+    title: m.plant.measured,
+    lines: [days.size > FEW_DAYS ? inShort(taken) : taken.map(measurementWords).join(' · ')],
+  }));
+}
+
+/** A month of a log: how often each was taken, and the newest of each. */
+function inShort(taken: Measurement[]): string {
+  const kinds = [...new Set(taken.map(({ kind }) => kind))];
+  return kinds
+    .map((kind) => {
+      const ofKind = taken.filter((measurement) => measurement.kind === kind);
+      return m.plant.times(measurementWords(ofKind[ofKind.length - 1]!), ofKind.length);
+    })
+    .join(' · ');
 }
 
 const moments = computed<Moment[]>(() => {
@@ -103,12 +124,7 @@ const moments = computed<Moment[]>(() => {
       lines: repotLines(repot),
       repot,
     })),
-    ...byDay(measurements).map(([date, taken]) => ({
-      key: `m${date}`,
-      date,
-      title: m.plant.measured,
-      lines: [taken.map(measurementWords).join(' · ')],
-    })),
+    ...measuredMoments(measurements),
     ...overrules.map((overrule) => ({
       key: `o${overrule.id}`,
       date: overrule.date,

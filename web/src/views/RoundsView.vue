@@ -64,7 +64,6 @@ const late = (due: string) => {
           <template v-if="i > 0">, </template>
           <router-link :to="`/plants/${entry.plantId}/look`">{{ entry.name }}</router-link>
         </template>
-        .
       </p>
     </header>
     <FetchState :fault="fault" :loading="!rounds" @retry="load" />
@@ -77,21 +76,23 @@ const late = (due: string) => {
     </section>
     <div v-if="rounds" class="walk">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
-        <h2 class="row spread">
-          {{ spot.name }}
-          <small class="quiet">{{
-            spot.plants.length === 0 ? m.rounds.allQuiet : m.rounds.quiet(spot.quiet)
-          }}</small>
-        </h2>
-        <v-btn
-          variant="outlined"
-          min-height="48"
-          :prepend-icon="mdiCheckAll"
-          :aria-label="`${m.rounds.allFine}: ${spot.name}`"
-          :title="m.rounds.allFineHint"
-          @click="allFine(spot.id)"
-          >{{ m.rounds.allFine }}</v-btn
-        >
+        <header class="row spread nowrap stop">
+          <div>
+            <h2>{{ spot.name }}</h2>
+            <small class="quiet">{{
+              spot.plants.length === 0 ? m.rounds.allQuiet : m.rounds.quiet(spot.quiet)
+            }}</small>
+          </div>
+          <v-btn
+            variant="outlined"
+            min-height="48"
+            :prepend-icon="mdiCheckAll"
+            :aria-label="`${m.rounds.allFine}: ${spot.name}`"
+            :title="m.rounds.allFineHint"
+            @click="allFine(spot.id)"
+            >{{ m.rounds.allFine }}</v-btn
+          >
+        </header>
         <ul v-if="spot.plants.length > 0" class="entries">
           <li v-for="entry in spot.plants" :key="entry.plantId">
             <div class="row spread nowrap">
@@ -192,9 +193,10 @@ const late = (due: string) => {
 .nowrap {
   flex-wrap: nowrap;
 }
-h2 small {
-  font-family: 'Atkinson Hyperlegible', sans-serif;
-  font-weight: 400;
+.stop {
+  margin-bottom: 8px;
+}
+small {
   font-size: 0.9rem;
 }
 </style>

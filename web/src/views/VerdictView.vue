@@ -79,6 +79,15 @@ const whyThen = computed(() => {
     cost(waiting[best.value]!),
   );
 });
+/** Where the verdict asks for eyes first, the look is the way on; else the pot is. */
+const ways = computed(() => {
+  const d = decision.value;
+  const own = `/plants/${file.value?.plant.id}`;
+  const eyesFirst = Boolean(d?.lookFirst || d?.unpotFirst || d?.troubleshoot?.first);
+  const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: !eyesFirst };
+  const look = { to: `${own}/look`, word: m.verdictPage.lookAgain, first: eyesFirst };
+  return eyesFirst ? [look, fit] : [fit, look];
+});
 /** The middle two thirds of what the roots may have explored by now. */
 const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
   m.verdictPage.rootsBand(
@@ -93,7 +102,16 @@ const shareWord = (share: number) =>
       ? m.verdictPage.over99
       : m.verdictPage.share(percent(share));
 /** A finding that speaks of two states is one reason in a sentence. */
-const leading = computed(() => [...new Set(speaksFor.value.map(({ text }) => text))].slice(0, 3));
+const leading = computed(() => {
+  const cause = decision.value?.troubleshoot;
+  if (cause?.first) {
+    const because = cause.causes[0]!.because.filter(({ weight }) => weight > 0);
+    return because.map(({ text }) => text).slice(0, 3);
+  }
+  const first = new Map<string, string>();
+  for (const { signal: id, text } of speaksFor.value) if (!first.has(id)) first.set(id, text);
+  return [...first.values()].slice(0, 3);
+});
 const labelOf = (id: string) => signal(id).label.toLowerCase();
 function valueLabel(id: string, value: SignalValue): string {
   const definition = signal(id);
@@ -135,12 +153,12 @@ const monthsOf = (count: number | null) =>
         <p v-if="decision.troubleshoot?.first && decision.troubleshoot.check" class="lead">
           {{ m.causes.check }}: {{ decision.troubleshoot.check.text }}
         </p>
-        <p v-if="speaksFor.length > 0 && !decision.lookFirst" class="lead">
+        <p v-if="leading.length > 0 && !decision.lookFirst" class="lead">
           {{ m.verdictPage.because }}
           {{ leading.join('; ') }}.
         </p>
         <p v-if="whyThen" class="lead">{{ whyThen }}</p>
-        <p v-if="firstTurn" class="lead">
+        <p v-if="firstTurn && !decision.troubleshoot?.first" class="lead">
           {{
             m.verdictPage.changes(
               labelOf(firstTurn.signal),
@@ -162,18 +180,24 @@ const monthsOf = (count: number | null) =>
           <strong>{{ m.verdictPage.contradiction }}:</strong> {{ text }}
         </p>
         <div class="row">
-          <v-btn color="primary" :to="`/plants/${file.plant.id}/fit`" min-height="48">{{
-            m.verdictPage.plan
-          }}</v-btn>
           <v-btn
+            v-for="way in ways"
+            :key="way.to"
             color="primary"
-            variant="outlined"
-            :to="`/plants/${file.plant.id}/look`"
+            :variant="way.first ? 'flat' : 'outlined'"
+            :to="way.to"
             min-height="48"
-            >{{ m.verdictPage.lookAgain }}</v-btn
+            >{{ way.word }}</v-btn
           >
         </div>
       </section>
+
+      <WhatIf
+        :situation="file.situation"
+        :own="file.decision.school"
+        :headline="headline"
+        @judged="showWhatIf"
+      />
 
       <div class="two">
         <section class="panel">
@@ -226,8 +250,6 @@ const monthsOf = (count: number | null) =>
           </details>
         </section>
       </div>
-
-      <WhatIf :situation="file.situation" :own="file.decision.school" @judged="showWhatIf" />
 
       <CausesPanel v-if="decision.troubleshoot" :troubleshoot="decision.troubleshoot" />
 

@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Rounds, Task, VerdictSummary } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
+import { useOutbox } from '../stores/outbox.ts';
 import {
   fakeServer,
   fileOf,
@@ -374,7 +375,7 @@ describe('Look', () => {
       signals: { rootsAtHoles: 'one', limp: false },
       note: '',
     });
-    expect(router.currentRoute.value.path).toBe('/plants/5/verdict');
+    await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5/verdict'));
   });
 
   it('asks about the ball only when the plant is out of its pot', async () => {
@@ -392,8 +393,8 @@ describe('Look', () => {
     expect(wrapper.text()).toContain('Tap at least one answer');
   });
 
-  it('a weight that was sent is not sent again when the look itself fails', async () => {
-    const { server, wrapper, router } = await showLook({ 'POST /looks': null });
+  it('what the server is too far away to take waits in the browser, and is sent once it answers', async () => {
+    const { server, wrapper } = await showLook({ 'POST /looks': null });
     await tap(wrapper, 'smell', 'fresh');
     const weight = wrapper.findAll('input').find((field) => {
       const label = wrapper.find(`label[for="${field.attributes('id')}"]`);
@@ -402,13 +403,42 @@ describe('Look', () => {
     await weight.setValue('1,25');
     await wrapper.find('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('does not answer');
+    expect(wrapper.text()).toContain('kept here and sent as soon as it does');
+    const outbox = useOutbox();
+    expect(outbox.waiting.map(({ path }) => path)).toEqual(['/looks']);
     server.answers['POST /looks'] = { id: 77 };
-    await wrapper.find('form').trigger('submit');
-    await flushPromises();
+    expect(await outbox.send()).toBe(1);
+    expect(outbox.parcels).toEqual([]);
     const weights = posts(server).filter(({ path }) => path === '/measurements');
     expect(weights.map(({ body }) => (body as { value: number }).value)).toEqual([1.25]);
-    expect(router.currentRoute.value.path).toBe('/plants/5/verdict');
+  });
+
+  it('what the server refuses later is kept with its reason until the keeper drops it', async () => {
+    const { server } = await showLook();
+    const outbox = useOutbox();
+    server.answers['POST /looks'] = refuse(
+      422,
+      'date must not be before the plant arrived',
+      'date',
+    );
+    outbox.keep({ path: '/looks', body: { plantId: 5 }, label: 'Look: Gangway' });
+    expect(await outbox.send()).toBe(0);
+    expect(outbox.refused[0]!.refused).toContain('before the plant arrived');
+    outbox.drop(outbox.refused[0]!);
+    expect(outbox.parcels).toEqual([]);
+  });
+
+  it('a share is read off drawn balls', async () => {
+    const { server, wrapper } = await showLook();
+    await button(wrapper, 'It is out of the pot').trigger('click');
+    const balls = wrapper.findAll('[aria-labelledby="signal-liveRoots"] button');
+    expect(balls.length).toBe(6);
+    const dead = balls.map((ball) => ball.findAll('path.dead').length);
+    expect(dead).toEqual([...dead].sort((a, b) => b - a));
+    await balls[2]!.trigger('click');
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(posts(server)[0]!.body).toMatchObject({ signals: { liveRoots: 0.5 } });
   });
 });
 

@@ -22,8 +22,8 @@ const strokes = computed(() => drawingOf(props.signal, props.value));
 
 <style scoped>
 svg {
-  width: 48px;
-  height: 44px;
+  width: 58px;
+  height: 53px;
   flex: none;
   overflow: visible;
 }
