@@ -232,7 +232,13 @@ export const PLANTS: GardenPlant[] = [
     medium: 'bark',
     repottedMonthsAgo: 23,
     heightCm: 32,
-    now: { newRootTips: 'starting', growthAtWall: true, mediumSunk: true, smell: 'fresh' },
+    now: {
+      newRootTips: 'starting',
+      growthAtWall: true,
+      mediumSunk: true,
+      compacted: true,
+      smell: 'fresh',
+    },
     lookedDaysAgo: 2,
   },
   {

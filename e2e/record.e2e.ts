@@ -145,12 +145,14 @@ test('light and dark are remembered', async ({ page }) => {
 
 test('verdicts can be filtered, and a contradiction is shown as one', async ({ page }) => {
   await page.goto('/verdicts');
-  await page.getByLabel('Filter by name, plant or spot').fill('evening');
+  await page.getByRole('textbox', { name: 'Filter by name, plant or spot' }).fill('evening');
   await expect(page.getByText(/Contradiction: water runs straight through/)).toBeVisible();
   await page.getByRole('link', { name: /Evening Watch/ }).click();
   await expect(page.getByRole('note')).toContainText('Contradiction');
   await page.goto('/verdicts');
-  await page.getByLabel('Filter by name, plant or spot').fill('nothing like it');
+  await page
+    .getByRole('textbox', { name: 'Filter by name, plant or spot' })
+    .fill('nothing like it');
   await expect(page.getByText('No plant matches.')).toBeVisible();
 });
 

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { chromium } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
 import { fillGarden } from '../demo/fill.ts';
 import { openCollection } from '../server/src/db/open.ts';
 
@@ -13,13 +13,26 @@ const PORT = 4196;
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-const VIEWS: [name: string, path: string, size: typeof DESK, scheme?: 'dark'][] = [
+interface Shot {
+  scheme?: 'dark';
+  /** what is done before the picture is taken */
+  before?: (page: Page) => Promise<void>;
+}
+const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
   ['rounds', '/rounds', DESK],
   ['rounds-phone', '/rounds', PHONE],
   ['look-phone', '/plants/5/look', PHONE],
   ['verdicts', '/verdicts', DESK],
+  [
+    'verdicts-year',
+    '/verdicts',
+    DESK,
+    { before: (page) => page.getByRole('button', { name: 'Year' }).click() },
+  ],
   ['verdict', '/plants/5/verdict', DESK],
-  ['verdict-dark', '/plants/13/verdict', DESK, 'dark'],
+  ['trouble', '/plants/25/verdict', DESK],
+  ['log', '/plants/1', DESK],
+  ['verdict-dark', '/plants/13/verdict', DESK, { scheme: 'dark' }],
   ['fit-list', '/fit', DESK],
   ['fit', '/plants/5/fit', DESK],
   ['fit-phone', '/plants/5/fit', PHONE],
@@ -52,10 +65,14 @@ const browser = await chromium.launch({
   executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, view, viewport, colorScheme = 'light'] of VIEWS) {
+for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of VIEWS.map(
+  ([a, b, c, shot = {}]) => [a, b, c, shot] as const,
+)) {
   const context = await browser.newContext({ viewport, colorScheme, locale: 'en-GB' });
   const page = await context.newPage();
   await page.goto(address + view);
+  await page.waitForLoadState('networkidle');
+  await before?.(page);
   await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(folder, `${name}.png`) });

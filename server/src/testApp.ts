@@ -21,7 +21,7 @@ export interface TestApp {
 export const TODAY: IsoDate = '2026-03-16';
 
 export function testApp(options: { garden?: boolean; today?: IsoDate } = {}): TestApp {
-  const folder = mkdtempSync(join(tmpdir(), 'fernbank-'));
+  const folder = mkdtempSync(join(tmpdir(), '.fernbank-'));
   const path = join(folder, 'collection.sqlite');
   const file = openCollection(path);
   const today = options.today ?? TODAY;

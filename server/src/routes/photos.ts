@@ -1,6 +1,6 @@
 import express from 'express';
 import Joi from 'joi';
-import { resolve } from 'node:path';
+import { basename, resolve } from 'node:path';
 import { notAhead, type Context } from '../context.ts';
 import { photos, plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
@@ -44,7 +44,9 @@ export function photoRoutes(context: Context): DescribedRouter {
   routes.get('/:id', { summary: 'the picture itself' }, (request, response) => {
     const { hash, mime } = rowOr404(db, photos, idOf(request), 'photo');
     response.set({ 'Content-Type': mime, 'Cache-Control': 'private, max-age=31536000, immutable' });
-    response.sendFile(resolve(pathOf(photoFolder, hash, mime)), (error) => {
+    // Below a root of its own: folders above it may begin with a dot, as data folders do.
+    const path = pathOf(photoFolder, hash, mime);
+    response.sendFile(basename(path), { root: resolve(photoFolder) }, (error) => {
       if (error && !response.headersSent) {
         response
           .status(404)

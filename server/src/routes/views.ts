@@ -96,6 +96,13 @@ function byUrgency(a: Summary, b: Summary): number {
 
 type Summary = ReturnType<typeof summary>;
 
+/** What a list needs of the keeper's own word. */
+function overruleInShort({ overrule }: Judgement) {
+  if (!overrule) return null;
+  const { instead, until, reason } = overrule;
+  return { instead, until, reason };
+}
+
 function summary(judgement: Judgement) {
   const { file, decision } = judgement;
   const { plant, spot, taxon } = file;
@@ -120,7 +127,7 @@ function summary(judgement: Judgement) {
     troubleshootFirst: decision.troubleshoot?.first ?? false,
     group: taxon.group,
     groupLabel: taxon.groupLabel,
-    overrule: judgement.overrule,
+    overrule: overruleInShort(judgement),
     lookWorth: judgement.lookDue.worth,
     bloom: decision.bloomWeeksLeft,
     refresh: decision.refresh,

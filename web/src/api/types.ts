@@ -197,7 +197,7 @@ export interface VerdictSummary {
   troubleshootFirst: boolean;
   group: string;
   groupLabel: string;
-  overrule: Overrule | null;
+  overrule: Pick<Overrule, 'instead' | 'until' | 'reason'> | null;
   lookWorth: number;
   bloom: number;
   refresh: string[];
