@@ -62,6 +62,12 @@ export function weighSignals(
     }
   }
   for (const shared of SHARED_CAUSES) {
+    // Most looks touch a cause once at the most: nothing is shared then.
+    let touched = 0;
+    for (const { state, signal } of reasons) {
+      if (state === shared.state && shared.signals.includes(signal)) touched += 1;
+    }
+    if (touched < 2) continue;
     discount(reasons, shared, 1);
     discount(reasons, shared, -1);
   }

@@ -20,6 +20,11 @@ export interface Refresh {
   after: Optimum;
 }
 
+/** Findings that some lesser act puts right: without one of them there is nothing to weigh up. */
+const CURABLE: ReadonlySet<string> = new Set(
+  LESSER_ACTS.flatMap(({ cures }) => cures.map(({ signal }): string => signal)),
+);
+
 /**
  * Lesser acts that pay for themselves, and whether they do instead of a repot.
  *
@@ -31,6 +36,8 @@ export function refreshFor(
   signals: Signals,
   best: Optimum,
 ): Refresh | null {
+  if (!evidence.reasons.some(({ signal, logOdds }) => logOdds > 0 && CURABLE.has(signal)))
+    return null;
   const { growthForm } = plan.frame.situation.traits;
   const worthwhile = LESSER_ACTS.filter((act: LesserActRow) => {
     const { cures, cost, forms, needs } = act;

@@ -103,6 +103,7 @@ export function whatIf(
     const outcomes = possibleValues(definition)
       .filter(({ value }) => value !== from)
       .map(({ value }) => {
+        if (from === null && saysNothing(definition.id, value)) return { value, judged: now };
         const changed = { ...signals, [definition.id]: value };
         const plan = TIMING_SIGNALS.has(definition.id) ? planOf(frame, changed, school) : now.plan;
         return { value, judged: judgeOn(plan, changed) };
@@ -133,6 +134,12 @@ export function whatIf(
       .map(({ signal, from, to, verdict }) => ({ signal, from, to, verdict })),
     notLooked: notLooked.sort((a, b) => b.worth - a.worth),
   };
+}
+
+/** An answer without weight that leaves the timing as it was: the verdict stays. */
+function saysNothing(id: string, value: SignalValue): boolean {
+  const moment = TIMING_SIGNALS.has(id) && value !== 'none' && value !== false;
+  return !moment && Object.keys(weigh(id, value).weights).length === 0;
 }
 
 const UNPOTTED: ReadonlySet<string> = new Set(

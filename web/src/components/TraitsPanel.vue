@@ -78,6 +78,11 @@ async function write(
     fault.value = { [name]: said };
   }
 }
+/** Traits that are not chosen from a list are numbers. */
+const numberOf = (name: TraitName) => {
+  const value = props.file.situation.traits[name];
+  return typeof value === 'number' ? value : null;
+};
 function set(name: TraitName, value: unknown): void {
   const { [name]: _before, ...others } = own.value;
   const same = value === usual.value[name] || value === null || value === undefined;
@@ -131,7 +136,7 @@ function setSchool(name: 'when' | 'size' | 'oldMedium', value: string | null): v
         />
         <NumberField
           v-else
-          :model-value="file.situation.traits[name] as number | null"
+          :model-value="numberOf(name)"
           :label="m.traits.names[name]"
           :error="fault[name] ?? ''"
           :hint="name in own ? m.traits.usual(shown(name, usual)) : ''"

@@ -1,3 +1,9 @@
+/** A cost in words: its unit is one typical pot-up done at a poor time. */
+const potUps = (cost: number) =>
+  cost < 1
+    ? `${Math.round(100 * cost)} % of an ill-timed pot-up`
+    : `${cost.toFixed(1)} ill-timed pot-ups`;
+
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
   app: {
@@ -60,7 +66,7 @@ export const en = {
     intro: (date: string) => `What asks for attention on ${date}, spot by spot.`,
     allQuiet: 'All quiet here.',
     worth: 'One look is expected to save most at',
-    lookWorth: (worth: string) => `a look saves about ${worth}`,
+    lookWorth: (worth: number) => `a look saves about ${potUps(worth)}`,
     allFine: 'All fine here',
     allFineHint: 'Nothing alarming was seen: weak evidence for every plant here',
     fineSaved: (n: number) => (n === 1 ? 'Noted for 1 plant.' : `Noted for ${n} plants.`),
@@ -273,7 +279,8 @@ export const en = {
     meanwhile: 'Do this instead or meanwhile',
     alongside: 'In the same go',
     lookFor: 'Look for',
-    worth: (worth: string) => `saves about ${worth}`,
+    worth: (worth: number) => `saves about ${potUps(worth)}`,
+    worthOf: (worth: number) => potUps(worth),
     oldMedium: 'By what is taken off the roots',
     roots: 'Roots by earlier looks',
     rootsBand: (low: number, high: number) => `${low}–${high} % of the pot`,

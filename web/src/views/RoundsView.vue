@@ -145,9 +145,7 @@ const late = (due: string) => {
                 </template>
                 <template v-else>
                   <strong>{{ m.rounds.lookDue }}</strong>
-                  <span class="quiet">
-                    · {{ ask.why }} ({{ m.rounds.lookWorth(ask.worth.toFixed(2)) }})</span
-                  >
+                  <span class="quiet"> · {{ ask.why }} ({{ m.rounds.lookWorth(ask.worth) }})</span>
                 </template>
               </li>
             </ul>

@@ -285,7 +285,7 @@ const monthsOf = (count: number | null) =>
             <ol class="looks">
               <li v-for="look in worthLooking" :key="look.signal">
                 {{ signal(look.signal).label }}
-                <span class="quiet">({{ look.worth.toFixed(2) }})</span>
+                <span class="quiet">({{ m.verdictPage.worth(look.worth) }})</span>
               </li>
             </ol>
           </template>
@@ -353,7 +353,7 @@ const monthsOf = (count: number | null) =>
               </tr>
               <tr>
                 <td>{{ m.verdictPage.worthNow }}</td>
-                <td class="num">{{ cost(decision.lookWorth.worth) }}</td>
+                <td class="num">{{ m.verdictPage.worthOf(decision.lookWorth.worth) }}</td>
               </tr>
             </tbody>
           </table>

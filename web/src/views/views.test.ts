@@ -91,7 +91,7 @@ describe('Rounds', () => {
     expect(text).toContain('1 to repot · 1 to look at · 1 aftercare');
     expect(text).toContain('roots rot');
     expect(text).toContain('6 days late');
-    expect(text).toContain('a look saves about 0.31');
+    expect(text).toContain('a look saves about 31 % of an ill-timed pot-up');
     expect(text).toContain('One look is expected to save most at Gangway');
     expect(text).toContain('2 others are quiet');
     expect(text).toContain('All quiet here.');
