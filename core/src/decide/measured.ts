@@ -37,7 +37,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
       id: 'usesMore',
       replaces: impressions,
       weights: { crowded: clamp(0.6 + 2.5 * use.change, 0.6, 2), mediumFailing: 0.1 },
-      text: `uses ${percent(use.change)} more than the same weather explains (${cyclesOf(use)}): roots or canopy have grown`,
+      text: `it uses ${percent(use.change)} more than the same weather explains (${cyclesOf(use)}): roots or canopy have grown`,
     });
   } else if (use && told.includes('usesLess')) {
     found.push({
@@ -47,14 +47,14 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
         mediumFailing: clamp(0.6 - 2 * use.change, 0.8, 1.6),
         danger: clamp(0.2 - 1.5 * use.change, 0.4, 1),
       },
-      text: `uses ${percent(use.change)} less than the same weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
+      text: `it uses ${percent(use.change)} less than the same weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
     });
   } else if (use && use.cycles >= CYCLES_FOR_SAME) {
     found.push({
       id: 'usesSame',
       replaces: impressions,
       weights: { crowded: -0.4, mediumFailing: -0.2, danger: -0.2 },
-      text: `uses what the weather explains (${cyclesOf(use)}): no change in its thirst`,
+      text: `it uses what the weather explains (${cyclesOf(use)}): no change in its thirst`,
     });
   }
   if (holding && told.includes('holdsLess')) {
@@ -65,7 +65,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
         crowded: clamp(0.5 - 1.5 * holding.change, 0.6, 1.2),
         mediumFailing: clamp(0.6 - 2 * holding.change, 0.8, 1.5),
       },
-      text: `holds ${percent(holding.change)} less water than after potting (${cyclesOf(holding)}): roots have displaced medium, or it repels water`,
+      text: `it holds ${percent(holding.change)} less water than after potting (${cyclesOf(holding)}): roots have displaced medium, or it repels water`,
     });
   }
   return found;

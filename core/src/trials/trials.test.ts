@@ -1,7 +1,10 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { calibration, fernbank, SCHOOL_RULES, totalCost } from './calibration.ts';
 import { filledAfter, trialGarden, trueCost } from './garden.ts';
 import { byTurns, byWorth, LOOKS_PER_ROUND, yearOfRounds } from './looks.ts';
+
+// Tens of thousands of verdicts: how long they take is not what is tested.
+vi.setConfig({ testTimeout: 400_000 });
 
 /** Not the seed on which weights were set. */
 const SEED = 20_261;

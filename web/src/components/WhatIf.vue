@@ -82,12 +82,12 @@ const schools = Object.entries(WHEN_SCHOOLS).map(([value, { label }]) => ({ valu
           {{ m.whatIf.title }}
         </button>
       </h2>
+      <p v-if="!open && !isAsked" class="quiet intro">{{ m.whatIf.intro }}</p>
       <p v-if="isAsked" class="then" role="status">{{ headline }}</p>
       <v-btn v-if="isAsked" variant="outlined" min-height="44" @click="reset">{{
         m.whatIf.reset
       }}</v-btn>
     </div>
-    <p v-if="!open && !isAsked" class="quiet">{{ m.whatIf.intro }}</p>
     <template v-if="open">
       <v-slider
         v-model="weeks"
@@ -143,6 +143,9 @@ const schools = Object.entries(WHEN_SCHOOLS).map(([value, { label }]) => ({ valu
 }
 .fold[aria-expanded='true']::before {
   content: '▾ ';
+}
+.intro {
+  flex: 1 1 260px;
 }
 .then {
   font-weight: 700;
