@@ -11,7 +11,7 @@ test.use({
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing in any view, ${colorScheme}`, async ({ browser }) => {
     // Twelve views, each read as a whole: how long that takes is not what is tested.
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     const context = await browser.newContext({ colorScheme });
     const page = await context.newPage();
     for (const path of VIEWS) {
