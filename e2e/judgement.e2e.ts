@@ -75,9 +75,15 @@ test.describe('at the bench, on a phone', () => {
     await page.goto('/rounds');
     await page.getByRole('button', { name: 'All fine here: Slipway porch' }).click();
     await expect(page.getByText(/Noted for \d plants\./)).toBeVisible();
-    await page.getByRole('button', { name: 'Undo' }).click();
     await page.goto('/plants/20/verdict');
-    await expect(page.getByText('walked past: nothing alarming was seen')).toBeHidden();
+    await expect(page.getByText('walked past: nothing alarming was seen').first()).toBeVisible();
+    await page.goto('/rounds');
+    await page.getByRole('button', { name: 'All fine here: Slipway porch' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('Taken back.')).toBeVisible();
+    await page.goto('/plants/20/verdict');
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText('walked past: nothing alarming was seen')).toHaveCount(0);
   });
 });
 

@@ -200,7 +200,12 @@ describe('a spot', () => {
       decision: { reasons: { signal: string }[] };
     };
     expect(decision.reasons.map(({ signal }) => signal)).toContain('allFine');
-    for (const id of lookIds) await app.call.delete(`/api/looks/${id}`).expect(204);
+    const query = { date: TODAY };
+    const back = await app.call.delete(`/api/spots/${spotId}/fine`).query(query).expect(200);
+    expect(back.body).toEqual({ takenBack: lookIds.length });
+    const { looks } = (await file()) as unknown as { looks: { signals: object }[] };
+    expect(looks.filter(({ signals }) => 'allFine' in signals)).toEqual([]);
+    await app.call.delete(`/api/spots/${spotId}/fine`).expect(400);
   });
 
   it('keeps a sensor’s readings once, and tells months and humidity from them', async () => {

@@ -15,9 +15,10 @@ import {
   stamp,
   touch,
 } from '../http/resource.ts';
+import { check } from '../http/validate.ts';
 import { climateOf, keepReadings } from '../services/climate.ts';
 import type { SpotRow } from '../services/collection.ts';
-import { allFine } from '../services/rounds.ts';
+import { allFine, takeBackAllFine } from '../services/rounds.ts';
 
 type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
 
@@ -130,6 +131,16 @@ export function spotRoutes(context: Context): DescribedRouter {
       notAhead(context, 'date', date);
       const spot = rowOr404(db, spots, idOf(request), 'spot');
       response.status(201).json({ lookIds: allFine(db, spot.id, date) });
+    },
+  );
+
+  routes.delete(
+    '/:id/fine',
+    { summary: 'take that back, for one day', query: fineBody, status: 200 },
+    (request, response) => {
+      const { date } = check(fineBody, request.query);
+      const spot = rowOr404(db, spots, idOf(request), 'spot');
+      response.json({ takenBack: takeBackAllFine(db, spot.id, date) });
     },
   );
 

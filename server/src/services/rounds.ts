@@ -1,7 +1,7 @@
 import type { IsoDate, VerdictKind } from '@fernbank/core';
-import { and, asc, eq, isNull, lte } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, tasks } from '../db/schema.ts';
+import { looks, plants, tasks } from '../db/schema.ts';
 import { stamp } from '../http/resource.ts';
 import { judgeAll, type Judgement } from './judging.ts';
 import type { TaskRow } from './repotting.ts';
@@ -120,6 +120,8 @@ export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
   return db.transaction((tx) =>
     judgeAll(tx, date)
       .filter(({ file, decision }) => file.spot.id === spotId && decision.verdict !== 'rescueNow')
+      // A second tap says nothing new.
+      .filter(({ file }) => !file.looks.some((look) => look.date === date && look.signals.allFine))
       .map(
         ({ file }) =>
           tx
@@ -135,4 +137,23 @@ export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
             .get().id,
       ),
   );
+}
+
+/** Takes such a tap back, all of it or nothing. @returns how many plants it was noted for */
+export function takeBackAllFine(db: Db, spotId: number, date: IsoDate): number {
+  return db.transaction((tx) => {
+    const there = tx.select({ id: plants.id }).from(plants).where(eq(plants.spotId, spotId));
+    return tx
+      .delete(looks)
+      .where(
+        and(
+          inArray(looks.plantId, there),
+          eq(looks.date, date),
+          eq(looks.note, ''),
+          eq(looks.signals, { allFine: true }),
+        ),
+      )
+      .returning({ id: looks.id })
+      .all().length;
+  });
 }

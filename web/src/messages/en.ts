@@ -69,6 +69,7 @@ export const en = {
     lookWorth: (worth: number) => `a look saves about ${potUps(worth)}`,
     allFine: 'All fine here',
     allFineHint: 'Nothing alarming was seen: weak evidence for every plant here',
+    fineUndone: 'Taken back.',
     fineSaved: (n: number) => (n === 1 ? 'Noted for 1 plant.' : `Noted for ${n} plants.`),
     quiet: (n: number) => (n === 1 ? '1 other is quiet' : `${n} others are quiet`),
     act: 'Act',

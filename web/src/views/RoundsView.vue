@@ -29,14 +29,16 @@ const mostWorth = computed(() =>
 
 const notices = useNotices();
 async function allFine(spotId: number): Promise<void> {
+  const { date } = rounds.value!;
   try {
     const { lookIds } = await api<{ lookIds: number[] }>(`/spots/${spotId}/fine`, {
       method: 'POST',
-      body: { date: rounds.value!.date },
+      body: { date },
     });
     notices.done(m.rounds.fineSaved(lookIds.length), async () => {
-      for (const id of lookIds) await api(`/looks/${id}`, { method: 'DELETE' });
+      await api(`/spots/${spotId}/fine?date=${date}`, { method: 'DELETE' });
       await load();
+      notices.done(m.rounds.fineUndone);
     });
     await load();
   } catch (error) {
