@@ -163,5 +163,6 @@ describe('other causes', () => {
     });
     expect(troubleshoot!.first).toBe(true);
     expect(troubleshoot!.causes[0]!.id).toBe('tooDark');
+    expect(troubleshoot!.check!.id).toBe('shadow');
   });
 });

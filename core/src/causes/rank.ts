@@ -86,6 +86,8 @@ export function diagnose(ground: DiagnosisGround): Diagnosis | null {
   };
 }
 
+const SPEAKS_OF_LIKELIEST = 0.01;
+
 /** The check, not yet answered, on which two causes differ most. */
 function bestCheck(a: CauseId, b: CauseId, signals: Signals): Diagnosis['check'] {
   let best: (typeof CHECKS)[number] | null = null;
@@ -93,7 +95,9 @@ function bestCheck(a: CauseId, b: CauseId, signals: Signals): Diagnosis['check']
   for (const check of CHECKS) {
     if (check.signals.length > 0 && check.signals.every((id) => signals[id] !== undefined))
       continue;
-    const apart = Math.abs((check.weights[a] ?? 0) - (check.weights[b] ?? 0));
+    // Of two that tell them apart as well, the one that speaks of the likeliest.
+    const [ofA, ofB] = [check.weights[a] ?? 0, check.weights[b] ?? 0];
+    const apart = Math.abs(ofA - ofB) + SPEAKS_OF_LIKELIEST * Math.abs(ofA);
     if (apart > most) {
       most = apart;
       best = check;

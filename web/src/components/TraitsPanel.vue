@@ -88,6 +88,14 @@ function set(name: TraitName, value: unknown): void {
   const same = value === usual.value[name] || value === null || value === undefined;
   void write({ traits: same ? others : { ...others, [name]: value } }, name);
 }
+type Caution = Traits['cautions'][number];
+const cautions = Object.entries(m.plant.cautions).map(([value, title]) => ({ value, title }));
+function setCautions(chosen: Caution[]): void {
+  const { cautions: _before, ...others } = own.value;
+  const usually = usual.value.cautions;
+  const same = chosen.length === usually.length && chosen.every((each) => usually.includes(each));
+  void write({ traits: same ? others : { ...others, cautions: chosen } }, 'cautions');
+}
 const schools = [
   { name: 'when' as const, label: m.settings.when, rows: WHEN_SCHOOLS },
   { name: 'size' as const, label: m.settings.size, rows: SIZE_SCHOOLS },
@@ -143,6 +151,14 @@ function setSchool(name: 'when' | 'size' | 'oldMedium', value: string | null): v
           @update:model-value="(value) => set(name, value)"
         />
       </template>
+      <v-select
+        :model-value="[...file.situation.traits.cautions]"
+        :items="cautions"
+        :label="m.traits.cautions"
+        multiple
+        :error-messages="fault.cautions"
+        @update:model-value="(chosen: Caution[]) => setCautions(chosen)"
+      />
       <v-select
         v-for="{ name, label, rows } in schools"
         :key="name"

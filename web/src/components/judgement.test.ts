@@ -196,6 +196,10 @@ describe('traits', () => {
       ifMatch: '"3"',
       body: { traits: { vigour: 'slow', light: 'sun' } },
     });
+    const cautions = selects.find((select) => select.props('label') === m.traits.cautions)!;
+    await cautions.setValue(['spines']);
+    await flushPromises();
+    expect(server.calls[1]!.body).toEqual({ traits: { vigour: 'slow', cautions: ['spines'] } });
   });
 });
 

@@ -161,6 +161,7 @@ export const en = {
   },
   traits: {
     yours: 'yours',
+    cautions: 'Cautions',
     usual: (value: string) => `usually ${value}`,
     byStructure: 'judged by structure',
     names: {
