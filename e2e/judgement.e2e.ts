@@ -105,7 +105,7 @@ test.describe('at the desk', () => {
   }) => {
     await page.goto('/plants/1');
     await expect(
-      page.getByText(/more than the same weather explains \(\d+ cycles weighed\)/),
+      page.getByText(/more than the same weather explains \(\d+ cycles\)/),
     ).toBeVisible();
     await expect(page.locator('.chart canvas')).toBeVisible();
     await page.getByText(/The \d+ cycles as a table/).click();

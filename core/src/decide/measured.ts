@@ -15,7 +15,7 @@ export interface MeasuredFinding {
 /** Cycles from which a log that shows no change says that there is none. */
 const CYCLES_FOR_SAME = 6;
 const percent = (share: number) => `${Math.abs(Math.round(share * 100))} %`;
-const cyclesOf = ({ cycles }: LogTrend) => `${cycles} cycles weighed`;
+const cyclesOf = ({ cycles }: LogTrend) => `${cycles} cycles`;
 
 /**
  * Findings of the logs as evidence.

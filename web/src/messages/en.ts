@@ -348,7 +348,7 @@ export const en = {
     buyTitle: (width: string, litres: string) => `A ${width} pot, ${litres}`,
     chosen: 'Chosen',
     choose1: 'Take this one',
-    typical: 'Drying times rest on typical use; your own weights will replace it.',
+    typical: 'Drying times rest on typical use, not yet on this plant’s own log.',
     recipe: 'Recipe',
     usual: 'usual for this plant',
     ball: 'the ball as it comes out of the old pot',
