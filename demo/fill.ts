@@ -28,12 +28,14 @@ import {
   pots,
   repots,
   spots,
+  supports,
   tasks,
 } from '../server/src/db/schema.ts';
+import { eq, sql } from 'drizzle-orm';
 import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
-import { PLANTS, SHELF, SPOTS, spotRow, type GardenPlant } from './garden.ts';
+import { PLANTS, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
 
 const MONTHS_KEPT = 26;
 const DAYS_PER_MONTH = 30.4;
@@ -58,16 +60,72 @@ export function fillGarden(db: Db, today: IsoDate, seed = 54): void {
         .get();
       spotIds.set(spot.name, { id, spot: row });
     });
-    for (const [label, rim, trade, material, count] of SHELF) {
-      tx.insert(pots)
-        .values({ ...stamp(), label, shape: nominalPot(rim, trade), material, count, free: count })
-        .run();
-    }
+    const shelf = stockShelf(tx, today);
     for (const kept of PLANTS) {
       const place = spotIds.get(kept.spot)!;
-      plantIn(tx, kept, place.id, place.spot, today, random);
+      plantIn(tx, kept, place.id, place.spot, today, random, shelf);
     }
   });
+}
+
+/** A row of the shelf and what it holds, by its label. */
+type Shelf = Map<string, { id: number; row: (typeof SHELF)[number] }>;
+
+/** Pots, covers and supports; what plants stand in is counted with them as it is taken. */
+function stockShelf(db: Db, today: IsoDate): Shelf {
+  const shelf: Shelf = new Map();
+  for (const row of SHELF) {
+    const { label, rimCm: rim, trade, material, free, soaking = 0, ...features } = row;
+    const { id } = db
+      .insert(pots)
+      .values({
+        ...stamp(),
+        ...features,
+        label,
+        shape: nominalPot(rim, trade),
+        material,
+        count: free + soaking,
+        free,
+        soaking,
+        soakingSince: soaking > 0 ? addDays(today, -1) : null,
+      })
+      .returning()
+      .get();
+    shelf.set(label, { id, row });
+  }
+  for (const { free, ...support } of SUPPORTS) {
+    db.insert(supports)
+      .values({ ...stamp(), ...support, count: free, free })
+      .run();
+  }
+  return shelf;
+}
+
+/** The shelf's pot that a plant stands in, where it is one: one more of those there are. */
+function standsIn(db: Db, kept: GardenPlant, shelf: Shelf): number | null {
+  const own = [...shelf.values()].find(
+    ({ row }) =>
+      row.role !== 'cover' &&
+      row.rimCm === kept.rimCm &&
+      row.trade === (kept.trade ?? 'azalea') &&
+      row.material === (kept.material ?? 'plastic'),
+  );
+  if (!own) return null;
+  db.update(pots)
+    .set({ count: sql`${pots.count} + 1` })
+    .where(eq(pots.id, own.id))
+    .run();
+  return own.id;
+}
+
+function coverOf(db: Db, kept: GardenPlant, shelf: Shelf): number | null {
+  if (!kept.cover) return null;
+  const { id } = shelf.get(kept.cover)!;
+  db.update(pots)
+    .set({ free: sql`${pots.free} - 1` })
+    .where(eq(pots.id, id))
+    .run();
+  return id;
 }
 
 function plantIn(
@@ -77,6 +135,7 @@ function plantIn(
   spot: Spot,
   today: IsoDate,
   random: () => number,
+  shelf: Shelf,
 ): void {
   const { traits } = resolveTaxon(kept.taxon)!;
   const daysAgo = (months: number) =>
@@ -98,6 +157,10 @@ function plantIn(
       acquired: kept.repottedMonthsAgo === null ? daysAgo(3) : acquired,
       pot,
       potMaterial: material,
+      potId: standsIn(db, kept, shelf),
+      coverId: coverOf(db, kept, shelf),
+      supportKind: kept.supportKind ?? null,
+      stems: kept.stems ?? 1,
       mediumKind: kept.medium,
       recipeId,
       lastRepot: repotted,

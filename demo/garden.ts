@@ -1,4 +1,12 @@
-import type { MediumKind, PotMaterialId, Signals } from '@fernbank/core';
+import type {
+  MediumKind,
+  PotMaterialId,
+  PotTone,
+  Section,
+  Signals,
+  SupportKindId,
+  TradeShapeId,
+} from '@fernbank/core';
 
 /**
  * Marrow Quay Winter Garden: an invented glazed hall in a disused ferry
@@ -43,6 +51,7 @@ export const SPOTS = [
     temperatureC: 21,
     relativeHumidity: 0.65,
     lampHours: 13,
+    headroomCm: 48,
   },
 ] as const;
 export type SpotName = (typeof SPOTS)[number]['name'];
@@ -56,25 +65,178 @@ export const spotRow = (spot: (typeof SPOTS)[number], sortOrder: number) => ({
   relativeHumidity: spot.relativeHumidity,
   light: spot.light,
   lampHours: spot.lampHours,
+  headroomCm: 'headroomCm' in spot ? spot.headroomCm : null,
 });
 
-/** Pots on the shelf: label, rim, trade shape, material, how many are owned. */
-export const SHELF: [
-  label: string,
-  rimCm: number,
-  trade: 'standard' | 'azalea' | 'pan',
-  material: PotMaterialId,
-  count: number,
-][] = [
-  ['black 10.5', 10.5, 'azalea', 'plastic', 9],
-  ['black 13', 13, 'azalea', 'plastic', 6],
-  ['clay 14', 14, 'standard', 'terracotta', 3],
-  ['green 17', 17, 'azalea', 'plastic', 4],
-  ['clay 19', 19, 'azalea', 'terracotta', 2],
-  ['black 21', 21, 'azalea', 'plastic', 3],
-  ['glazed 24', 24, 'azalea', 'glazed', 1],
-  ['tub 30', 30, 'azalea', 'plastic', 2],
-  ['seed pan 20', 20, 'pan', 'terracotta', 2],
+/** A kind of pot on the shelf: how many stand free, and what is odd about it. */
+interface ShelfRow {
+  label: string;
+  rimCm: number;
+  trade: TradeShapeId;
+  material: PotMaterialId;
+  free: number;
+  soaking?: number;
+  role?: 'cover';
+  tone?: PotTone;
+  holes?: number;
+  reservoirL?: number;
+  wicks?: number;
+  hangs?: boolean;
+}
+
+export const SHELF: ShelfRow[] = [
+  {
+    label: 'black 10.5',
+    rimCm: 10.5,
+    trade: 'azalea',
+    material: 'plastic',
+    free: 9,
+    tone: 'dark',
+    holes: 6,
+  },
+  {
+    label: 'black 13',
+    rimCm: 13,
+    trade: 'azalea',
+    material: 'plastic',
+    free: 6,
+    tone: 'dark',
+    holes: 6,
+  },
+  { label: 'clay 14', rimCm: 14, trade: 'standard', material: 'terracotta', free: 3, holes: 1 },
+  {
+    label: 'clear 15',
+    rimCm: 15,
+    trade: 'standard',
+    material: 'plastic',
+    free: 2,
+    tone: 'clear',
+    holes: 8,
+  },
+  {
+    label: 'green 17',
+    rimCm: 17,
+    trade: 'azalea',
+    material: 'plastic',
+    free: 4,
+    soaking: 1,
+    holes: 6,
+  },
+  { label: 'clay 19', rimCm: 19, trade: 'azalea', material: 'terracotta', free: 2, holes: 1 },
+  {
+    label: 'wick pot 18',
+    rimCm: 18,
+    trade: 'standard',
+    material: 'plastic',
+    free: 1,
+    reservoirL: 0.6,
+    wicks: 2,
+    tone: 'light',
+    holes: 4,
+  },
+  {
+    label: 'black 21',
+    rimCm: 21,
+    trade: 'azalea',
+    material: 'plastic',
+    free: 3,
+    soaking: 2,
+    tone: 'dark',
+    holes: 8,
+  },
+  { label: 'glazed 24', rimCm: 24, trade: 'azalea', material: 'glazed', free: 1, holes: 1 },
+  {
+    label: 'tub 30',
+    rimCm: 30,
+    trade: 'azalea',
+    material: 'plastic',
+    free: 2,
+    tone: 'dark',
+    holes: 8,
+  },
+  { label: 'seed pan 20', rimCm: 20, trade: 'pan', material: 'terracotta', free: 2, holes: 3 },
+  { label: 'net pot 14', rimCm: 14, trade: 'standard', material: 'net', free: 4 },
+  { label: 'ferry basket 30', rimCm: 30, trade: 'basket', material: 'net', free: 1, hangs: true },
+  {
+    label: 'blue cover 20',
+    rimCm: 20,
+    trade: 'standard',
+    material: 'glazed',
+    free: 2,
+    role: 'cover',
+    holes: 0,
+  },
+  {
+    label: 'white cover 24',
+    rimCm: 24,
+    trade: 'standard',
+    material: 'glazed',
+    free: 1,
+    role: 'cover',
+    tone: 'light',
+    holes: 0,
+  },
+];
+
+/** Supports on the shelf. */
+export const SUPPORTS: {
+  label: string;
+  kind: SupportKindId;
+  section: Section;
+  lengthCm: number;
+  free: number;
+  extension?: boolean;
+}[] = [
+  {
+    label: 'coir 80',
+    kind: 'coirPole',
+    section: { form: 'round', diameterCm: 4 },
+    lengthCm: 80,
+    free: 2,
+  },
+  {
+    label: 'moss sheet 60',
+    kind: 'mossSheet',
+    section: { form: 'd', widthCm: 8 },
+    lengthCm: 60,
+    free: 3,
+  },
+  {
+    label: 'moss top-piece 40',
+    kind: 'mossSheet',
+    section: { form: 'd', widthCm: 8 },
+    lengthCm: 40,
+    free: 2,
+    extension: true,
+  },
+  {
+    label: 'cane 120',
+    kind: 'stake',
+    section: { form: 'round', diameterCm: 1.2 },
+    lengthCm: 120,
+    free: 8,
+  },
+  {
+    label: 'cane 180',
+    kind: 'stake',
+    section: { form: 'round', diameterCm: 1.6 },
+    lengthCm: 180,
+    free: 3,
+  },
+  {
+    label: 'driftwood plank',
+    kind: 'barkPlank',
+    section: { form: 'flat', widthCm: 11, thicknessCm: 2 },
+    lengthCm: 90,
+    free: 1,
+  },
+  {
+    label: 'fan trellis 90',
+    kind: 'trellis',
+    section: { form: 'flat', widthCm: 3, thicknessCm: 1 },
+    lengthCm: 90,
+    free: 2,
+  },
 ];
 
 /** One plant of the garden, and what is odd about it. */
@@ -93,6 +255,10 @@ export interface GardenPlant {
   looksEvery?: number;
   heightCm?: number;
   supportCm?: number;
+  supportKind?: SupportKindId;
+  stems?: number;
+  /** the cover pot of the shelf that it stands in */
+  cover?: string;
   /** what the newest look found on top of what its roots and medium show */
   now?: Signals;
   /** days since that look */
@@ -136,6 +302,7 @@ export const PLANTS: GardenPlant[] = [
     taxon: 'Maranta leuconeura',
     spot: 'Ticket hall',
     rimCm: 14,
+    cover: 'blue cover 20',
     medium: 'peatSoil',
     recipe: 'leafMould',
     repottedMonthsAgo: 15,
@@ -193,6 +360,7 @@ export const PLANTS: GardenPlant[] = [
     repottedMonthsAgo: 20,
     heightCm: 95,
     supportCm: 60,
+    supportKind: 'stake',
     now: { rootsAtHoles: 'every', wobble: 'leans', growth: 'vigorous', newLeaves: 'smaller' },
     lookedDaysAgo: 5,
     weighed: { use: 1, usesMore: 0.6, holdsLess: 0.15 },
@@ -207,6 +375,7 @@ export const PLANTS: GardenPlant[] = [
     heightCm: 190,
     heightAtRepotCm: 30,
     supportCm: 90,
+    supportKind: 'trellis',
     now: { vinePastSupport: true, rootsAtHoles: 'one', growth: 'vigorous' },
     lookedDaysAgo: 9,
     note: 'Sixty centimetres in a summer, then the pole ended.',
@@ -300,6 +469,7 @@ export const PLANTS: GardenPlant[] = [
     heightCm: 110,
     heightAtRepotCm: 35,
     supportCm: 120,
+    supportKind: 'stake',
     now: { rootsAtHoles: 'several', growth: 'vigorous' },
     lookedDaysAgo: 14,
     weighed: { use: 1.1, usesMore: 0.55, holdsLess: 0.1 },
@@ -313,6 +483,8 @@ export const PLANTS: GardenPlant[] = [
     repottedMonthsAgo: 1.65,
     heightCm: 70,
     supportCm: 80,
+    supportKind: 'coirPole',
+    stems: 2,
     now: { aerialRootsOutside: 'few', rootsAtHoles: 'none', growth: 'normal' },
     lookedDaysAgo: 28,
   },
@@ -349,6 +521,7 @@ export const PLANTS: GardenPlant[] = [
     repottedMonthsAgo: 18,
     heightCm: 85,
     supportCm: 90,
+    supportKind: 'hoop',
     now: { bloom: 'bud', rootsAtHoles: 'every', driesSooner: true },
     lookedDaysAgo: 7,
   },

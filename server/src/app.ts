@@ -12,7 +12,8 @@ import { apiDocument, type ApiDocument } from './openapi/document.ts';
 import { apiPage } from './openapi/page.ts';
 import { calculatorRoutes } from './routes/calculators.ts';
 import { plantRoutes } from './routes/plants.ts';
-import { potRoutes } from './routes/pots.ts';
+import { fittingRoutes } from './routes/fitting.ts';
+import { potRoutes, supportRoutes } from './routes/shelf.ts';
 import { photoRoutes } from './routes/photos.ts';
 import {
   lookRoutes,
@@ -87,6 +88,8 @@ function api(context: Context): express.Router {
     { at: '/plants', routes: plantRoutes(context) },
     { at: '/spots', routes: spotRoutes(context) },
     { at: '/pots', routes: potRoutes(context) },
+    { at: '/supports', routes: supportRoutes(context) },
+    { at: '', routes: fittingRoutes(context) },
     { at: '/looks', routes: lookRoutes(context) },
     { at: '/measurements', routes: measurementRoutes(context) },
     { at: '/repots', routes: repotRoutes(context) },
@@ -98,14 +101,18 @@ function api(context: Context): express.Router {
   ];
   for (const { at, routes: described } of places) routes.use(at || '/', described.router);
   // Made when first asked for: its examples are worked out by the core.
-  let made: ApiDocument | null = null;
+  let made: Promise<ApiDocument> | null = null;
   const document = () =>
     (made ??= apiDocument(
       places.map(({ at, routes: { operations } }) => ({ at, operations })),
       context.version,
     ));
-  routes.get('/openapi.json', (_request, response) => void response.json(document()));
-  routes.get('/docs', (_request, response) => void response.type('html').send(apiPage(document())));
+  routes.get('/openapi.json', async (_request, response) => {
+    response.json(await document());
+  });
+  routes.get('/docs', async (_request, response) => {
+    response.type('html').send(apiPage(await document()));
+  });
   routes.use(unknownRoute);
   return routes;
 }

@@ -307,7 +307,12 @@ describe('a repot', () => {
       .post('/api/repots')
       .send({ plantId: id, ...ORDER, pot: { ...ORDER.pot, topDiameterCm: 21 } })
       .expect(201);
-    expect((await app.call.get(`/api/pots/${shelf.id}`)).body.free).toBe(2);
+    // It is to be cleaned before the next plant.
+    expect((await app.call.get(`/api/pots/${shelf.id}`)).body).toMatchObject({
+      free: 1,
+      soaking: 1,
+      soakingSince: ORDER.date,
+    });
   });
 
   it('stays on the shelf’s account through an edit, until another pot is measured', async () => {
@@ -331,7 +336,7 @@ describe('a repot', () => {
     expect([other.body.potId, await free()]).toEqual([null, 2]);
   });
 
-  it('frees its pot when the plant is deleted', async () => {
+  it('leaves its pot to be cleaned when the plant is deleted', async () => {
     const { id } = await addPlant();
     const { body: shelf } = await app.call.post('/api/pots').send(pot17);
     await app.call
@@ -339,7 +344,10 @@ describe('a repot', () => {
       .send({ plantId: id, ...ORDER, potId: shelf.id })
       .expect(201);
     await app.call.delete(`/api/plants/${id}`).expect(204);
-    expect((await app.call.get(`/api/pots/${shelf.id}`)).body.free).toBe(2);
+    expect((await app.call.get(`/api/pots/${shelf.id}`)).body).toMatchObject({
+      free: 1,
+      soaking: 1,
+    });
   });
 
   it('with a pot that is not free writes nothing at all', async () => {

@@ -14,6 +14,7 @@ export {
 } from './costs.ts';
 export { decide, lesserActLabel, type Decision } from './decide.ts';
 export { contradictionsIn, weighSignals, type Reason } from './evidence.ts';
+export { workFor } from './frame.ts';
 export { freshCycle, harmByAge } from './freshCycle.ts';
 export { LOOK_PRICE } from './lookWorth.ts';
 export type { VerdictKind } from './optimum.ts';

@@ -79,8 +79,9 @@ export function freshIn(
   mix: Blend,
   pot: PotShape,
   fillHeightCm = pot.heightCm - usualHeadspaceCm(pot),
+  floorCm = 0,
 ): FreshMedium & { water: number } {
-  const water = meanWaterInPot(mix.water, pot, fillHeightCm);
+  const water = meanWaterInPot(mix.water, pot, fillHeightCm, floorCm);
   return {
     water,
     // A waterlogged mix can come out at −1e−16.
@@ -109,8 +110,9 @@ export function mediumLife(
   pot: PotShape,
   plant: Pick<Traits, 'airNeed' | 'drying'>,
   meanTemperatureC: number,
+  floorCm = 0,
 ): MediumLife {
-  const fresh = freshIn(mix, pot);
+  const fresh = freshIn(mix, pot, undefined, floorCm);
   const conditions = { temperatureC: meanTemperatureC, wetness: WETNESS[plant.drying] };
   const structure = monthsOfStructure(fresh, conditions);
   if (plant.airNeed === null) {

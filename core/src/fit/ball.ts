@@ -1,8 +1,25 @@
-import { clamp } from '../number/index.ts';
-import { fillL, rimCm } from '../pots/index.ts';
-import { exploredAfter, readRoots, type RootFindings } from '../roots/index.ts';
-import { WORK_BY_MEDIUM, type Situation } from '../decide/index.ts';
+import { clamp, within } from '../number/index.ts';
+import { fillL, footprintAt, halfWidthCm, usualHeadspaceCm } from '../pots/index.ts';
+import {
+  exploredAfter,
+  EXPLORED_AT_START,
+  readRoots,
+  rootPace,
+  TYPICAL_PACE,
+  type RootFindings,
+  type RootPace,
+  type RootReading,
+} from '../roots/index.ts';
+import { workFor, type Situation } from '../decide/index.ts';
 import { monthsBetween } from '../season/index.ts';
+
+/** What is done to the roots beside taking off old medium. */
+export interface RootCuts {
+  /** pieces that the plant is divided into, 1 = not divided */
+  pieces: number;
+  rootsPruned: boolean;
+}
+export const NO_CUTS: RootCuts = { pieces: 1, rootsPruned: false };
 
 /** The root ball that has to go into the new pot. */
 export interface RootBall {
@@ -10,44 +27,72 @@ export interface RootBall {
   displacesL: number;
   /** share of the old pot that its live roots explore, 0 … 1.15 */
   explored: number;
+  exploredSd: number;
   /** share of roots alive, 0 … 1 */
   live: number;
   /** the ball keeps the old pot's shape: a narrower pot will not take it */
   keepsShape: boolean;
+  /** across its top */
   widthCm: number;
+  baseWidthCm: number;
   heightCm: number;
+  /** how fast this plant's roots fill a pot */
+  pace: RootPace;
 }
 
 /** Share of the old fill that still stands as one body after the work. @source common practice, no source */
 const STAYS = { ballKept: 0.95, mostOff: 0.5, bareRoot: 0.2 } as const;
+/** Share of the roots that a usual pruning leaves. @source common practice, no source */
+const AFTER_PRUNING = 0.67;
 
-/** Share explored right after a pot-up by one size, from which growth is counted. */
-const EXPLORED_AT_START = 0.5;
-const UNKNOWN_EXPLORED = 0.75;
+const UNKNOWN: RootReading = { explored: 0.75, sd: 0.2 };
+const BY_TIME_SD = 0.15;
 /** Live share assumed when rot was seen but the roots were not judged. */
 const LIVE_WITH_ROT = 0.5;
+const MOST_PIECES = 20;
 
-/** Share of the pot that roots explore now: by what was seen, else by time. */
-export function exploredNow(situation: Situation, meanActivity: number): number {
-  const seen = readRoots(situation.signals as RootFindings) ?? situation.roots;
-  if (seen) return clamp(seen.explored, 0.05, 1.14);
-  if (situation.lastRepot === null) return UNKNOWN_EXPLORED;
-  const months = monthsBetween(situation.lastRepot, situation.date);
-  return exploredAfter(EXPLORED_AT_START, situation.traits.vigour, months * meanActivity);
+/** Share of the pot that roots explore now, and this plant's own pace. */
+function rootsNow(situation: Situation, meanActivity: number): RootReading & { pace: RootPace } {
+  const { traits, lastRepot, date } = situation;
+  const seen = readRoots(situation.signals as RootFindings) ?? situation.roots ?? null;
+  const months = lastRepot === null ? null : monthsBetween(lastRepot, date);
+  const pace = months === null ? TYPICAL_PACE : rootPace(seen, months, meanActivity, traits.vigour);
+  if (seen) return { explored: clamp(seen.explored, 0.05, 1.14), sd: seen.sd, pace };
+  if (months === null) return { ...UNKNOWN, pace };
+  const explored = exploredAfter(EXPLORED_AT_START, traits.vigour, months * meanActivity);
+  return { explored, sd: BY_TIME_SD, pace };
 }
 
-export function rootBall(situation: Situation, meanActivity: number): RootBall {
-  const { pot, signals, medium } = situation;
-  const work = WORK_BY_MEDIUM[medium.kind];
+/**
+ * The ball as it will be when the new pot stands ready.
+ *
+ * @throws RangeError for a number of pieces that is none
+ */
+export function rootBall(
+  situation: Situation,
+  meanActivity: number,
+  { pieces, rootsPruned }: RootCuts = NO_CUTS,
+): RootBall {
+  within('pieces', pieces, 1, MOST_PIECES);
+  const { pot, signals } = situation;
+  const work = workFor(situation);
   const rotten = signals.rot === 'roots' || signals.rot === 'stem';
   const live =
     typeof signals.liveRoots === 'number' ? signals.liveRoots : rotten ? LIVE_WITH_ROT : 1;
+  const left = (rootsPruned ? AFTER_PRUNING : 1) / pieces;
+  const displacesL = fillL(pot) * STAYS[work] * (0.3 + 0.7 * live) * left;
+  const { explored, sd, pace } = rootsNow(situation, meanActivity);
+  const scale = Math.cbrt(displacesL / fillL(pot));
+  const oldFill = pot.heightCm - usualHeadspaceCm(pot);
   return {
-    displacesL: fillL(pot) * STAYS[work] * (0.3 + 0.7 * live),
-    explored: exploredNow(situation, meanActivity) * live,
+    displacesL,
+    explored: explored * live * left,
+    exploredSd: sd * live * left,
     live,
-    keepsShape: work === 'ballKept' && live > LIVE_WITH_ROT,
-    widthCm: rimCm(pot),
-    heightCm: pot.heightCm,
+    keepsShape: work === 'ballKept' && live > LIVE_WITH_ROT && left === 1,
+    widthCm: 2 * halfWidthCm(pot, oldFill) * scale,
+    baseWidthCm: 2 * footprintAt(pot, 0).lengthCm * scale,
+    heightCm: oldFill * scale,
+    pace,
   };
 }

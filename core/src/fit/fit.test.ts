@@ -106,7 +106,7 @@ describe('the pot ladder', () => {
       label: '6 cm',
       outside: nominalPot(6),
       material: 'plastic',
-      owned: true,
+      source: 'free',
     };
     const ladder = ladderFor('Nephrolepis exaltata', undefined, { options: [tiny] });
     expect(ladder.choice).toBeNull();
@@ -115,11 +115,15 @@ describe('the pot ladder', () => {
 
   it('of two alike, the one on the shelf wins', () => {
     const bought = standardOptions(pot);
-    const owned = bought.map((option) => ({ ...option, id: `own-${option.id}`, owned: true }));
+    const owned = bought.map((option): PotOption => ({
+      ...option,
+      id: `own-${option.id}`,
+      source: 'free',
+    }));
     expect(
       chosen(ladderFor('Begonia maculata', undefined, { options: [...bought, ...owned] })).option
-        .owned,
-    ).toBe(true);
+        .source,
+    ).toBe('free');
   });
 
   it('unglazed clay dries sooner and stands firmer than plastic', () => {

@@ -1,17 +1,20 @@
 import { positive } from '../number/index.ts';
 import type { Blend } from '../mixing/index.ts';
+import type { MediumKind } from '../media/index.ts';
 import {
+  coverFit,
   fillL,
   potMaterial,
   rimCm,
   sectionCm2,
   usualHeadspaceCm,
+  volumeBelowL,
+  type PotMaterialId,
   type PotShape,
 } from '../pots/index.ts';
-import { exploredInNewPot, monthsToCrowded } from '../roots/index.ts';
+import { crowdedBand, exploredInNewPot } from '../roots/index.ts';
 import { seasonAhead, temperatureOn, vpdKPa, type Spot } from '../season/index.ts';
-import { UNSAFE_DEG } from '../stability/index.ts';
-import { daysToDry, typicalUseG, WET_LIMIT_DAYS } from '../water/index.ts';
+import { daysToDry, ownUse, typicalUseG, type OwnUse, type WaterFindings } from '../water/index.ts';
 import {
   freshIn,
   mediumLife,
@@ -19,36 +22,21 @@ import {
   type Situation,
   type SizeSchool,
 } from '../decide/index.ts';
-import { rootBall, type RootBall } from './ball.ts';
-import { insideOfOption, type PotOption } from './options.ts';
-import { SHOOT_KG_PER_BALL_L, stanceOf, type Stance } from './standing.ts';
-
-/** Why a rung is not the one, or that it could be. */
-export type RungVerdict =
-  'chosen' | 'fits' | 'tooSmall' | 'tooLarge' | 'staysWet' | 'tips' | 'ballTooWide';
-
-/** One pot of the ladder with what it would mean. */
-export interface Rung {
-  option: PotOption;
-  inside: PotShape;
-  rimCm: number;
-  fillHeightCm: number;
-  fillL: number;
-  newMediumL: number;
-  /** share explored on the first day */
-  explored: number;
-  /** null: the plant does not grow here */
-  monthsToCrowded: number | null;
-  /** null: the medium does not age */
-  mediumMonths: number | null;
-  daysToDryInGrowth: number;
-  daysToDryAtRest: number;
-  air: number;
-  water: number;
-  stance: Stance;
-  verdict: RungVerdict;
-  because: string;
-}
+import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
+import { pick, type Choosing } from './choose.ts';
+import { depthPlan, DRAINAGE_LAYERS, type DrainageLayer } from './depth.ts';
+import { ruledOut } from './judge.ts';
+import { rungNotes } from './notes.ts';
+import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
+import type { Rung } from './rung.ts';
+import {
+  ballastLayer,
+  OLD_BALL_DRY_KG_PER_L,
+  SHOOT_KG_PER_BALL_L,
+  stanceOf,
+  type Standing,
+  type StandingSupport,
+} from './standing.ts';
 
 /** The pots side by side, and the choice. */
 export interface Ladder {
@@ -58,7 +46,8 @@ export interface Ladder {
   school: SizeSchool;
   because: string;
   ball: RootBall;
-  /** water use and season that the days to dry rest on */
+  /** what the days to dry rest on: this plant's own log, or typical use */
+  own: OwnUse | null;
   growth: Pace;
   rest: Pace;
 }
@@ -73,36 +62,69 @@ export interface FitRequest {
   situation: Situation;
   options: readonly PotOption[];
   mix: Blend;
+  /** what the new medium is; the present kind when absent */
+  newKind?: MediumKind;
   plantHeightCm: number;
-  support?: { lengthCm: number; kg: number };
+  support?: StandingSupport;
+  /** what the present pot is made of, for its own log */
+  presentMaterial?: PotMaterialId;
+  /** the plant's own log of water */
+  log?: Pick<WaterFindings, 'points'> | null;
+  /** height under the shelf or ceiling; null: nothing is above */
+  headroomCm?: number | null;
+  cuts?: RootCuts;
+  layer?: DrainageLayer;
+  /** cover pots of the keeper's own that are free */
+  covers?: readonly CoverOption[];
+  /** the cover it stands in now: kept where the new pot goes into it */
+  presentCover?: CoverOption | null;
 }
 
 const WEEKS_OF_YEAR = 52;
-/** A pot may stay wet this much longer at rest than in growth. @source common practice, no source */
-const REST_ALLOWANCE = 2;
-/** Medium that stays on an old ball weighs about this, dry, kg/L. @source typical value, from memory */
-const OLD_BALL_DRY_KG_PER_L = 0.2;
 
 /**
- * The ladder of pots for a plant.
+ * The ladder of pots for a plant: what each would mean, which to take, and why
+ * the others lose.
  *
  * @throws RangeError when there is no option, or a size is impossible
  */
 export function potLadder(request: FitRequest): Ladder {
-  const { situation, options } = request;
+  const { situation, options, cuts = NO_CUTS, newKind = situation.medium.kind } = request;
   positive('number of pots', options.length);
   const { traits, spot, date } = situation;
   const season = seasonAhead(spot, traits, date, WEEKS_OF_YEAR);
   const mean = season.activity.reduce((sum, a) => sum + a, 0) / WEEKS_OF_YEAR;
-  const ball = rootBall(situation, mean);
-  const growth = paceAt(spot, Math.max(...season.activity), 'warmest');
-  const rest = paceAt(spot, Math.min(...season.activity), 'coolest');
+  const ball = rootBall(situation, mean, cuts);
+  const shared: Shared = {
+    request,
+    newKind,
+    ball,
+    mean,
+    growth: paceAt(spot, Math.max(...season.activity), 'warmest'),
+    rest: paceAt(spot, Math.min(...season.activity), 'coolest'),
+    own: ownUseOf(request),
+    airNow: freshIn(request.mix, situation.pot).air,
+  };
   const rungs = options
-    .map((option) => rungFor(option, request, ball, mean, growth, rest))
+    .map((option) => rungFor(option, shared))
     .sort((a, b) => a.fillL - b.fillL || a.option.id.localeCompare(b.option.id));
   const school = situation.schools?.size ?? 'oneUp';
-  const { choice, because } = choose(rungs, situation, ball, school);
-  return { rungs, choice, school, because, ball, growth, rest };
+  const underShelf = presentClearance(shared) >= 0;
+  const { choice, because } = choose(rungs, { situation, ball, school, cuts, newKind }, underShelf);
+  const { growth, rest, own } = shared;
+  return { rungs, choice, school, because, ball, growth, rest, own };
+}
+
+/** What all rungs have in common. */
+interface Shared {
+  request: FitRequest;
+  newKind: MediumKind;
+  ball: RootBall;
+  mean: number;
+  growth: Pace;
+  rest: Pace;
+  own: OwnUse | null;
+  airNow: number;
 }
 
 function paceAt(spot: Spot, activity: number, end: 'warmest' | 'coolest'): Pace {
@@ -111,33 +133,79 @@ function paceAt(spot: Spot, activity: number, end: 'warmest' | 'coolest'): Pace 
   return { activity, vpdKPa: Math.max(0.05, vpdKPa(celsius, spot.relativeHumidity)) };
 }
 
-function rungFor(
-  option: PotOption,
-  { situation, mix, plantHeightCm, support }: FitRequest,
-  ball: RootBall,
-  meanActivity: number,
-  growth: Pace,
-  rest: Pace,
-): Rung {
+/** The plant's own use against typical use of its present pot. */
+function ownUseOf({ log, situation, presentMaterial = 'plastic' }: FitRequest): OwnUse | null {
+  if (!log) return null;
+  const { spot, traits, pot } = situation;
+  const fill = pot.heightCm - usualHeadspaceCm(pot);
+  return ownUse(log, spot, traits, {
+    surfaceCm2: sectionCm2(pot, fill),
+    canopyCm2: sectionCm2(pot, pot.heightCm),
+    wallCm2: breathingCm2(pot, fill, presentMaterial),
+  });
+}
+
+/** Wall through which water leaves, as the open surface that would lose as much, cm². */
+function breathingCm2(pot: PotShape, fillCm: number, material: PotMaterialId): number {
+  return potMaterial(material).wallEvaporation * Math.PI * rimCm(pot) * fillCm;
+}
+
+/** Room above the plant in its present pot; without a limit there is all the room. */
+function presentClearance({ request: { situation, plantHeightCm, support, headroomCm } }: Shared) {
+  if (headroomCm == null) return Infinity;
+  const { pot } = situation;
+  const top = Math.max(
+    pot.heightCm - usualHeadspaceCm(pot) + plantHeightCm,
+    support?.lengthCm ?? 0,
+  );
+  return headroomCm - top;
+}
+
+function rungFor(option: PotOption, shared: Shared): Rung {
+  const { request, newKind, ball, mean, growth, rest, own, airNow } = shared;
+  const { situation, mix, plantHeightCm, support, layer = 'screen', headroomCm } = request;
   const { traits, pot: old, spot } = situation;
   const inside = insideOfOption(option);
   const fillHeightCm = inside.heightCm - usualHeadspaceCm(inside);
-  const litres = fillL(inside);
-  const fresh = freshIn(mix, inside, fillHeightCm);
-  const newMediumL = Math.max(0, litres - ball.displacesL);
+  const depth = depthPlan(inside, fillHeightCm, ball, layer);
+  const litres = fillL(inside) - (depth.layerCm > 0 ? volumeBelowL(inside, depth.layerCm) : 0);
+  const fresh = freshIn(mix, inside, fillHeightCm, depth.layerCm);
+  const poleL = ((support?.sectionCm2 ?? 0) * fillHeightCm) / 1000;
+  const newMediumL = Math.max(0, litres - ball.displacesL - poleL);
   const explored = exploredInNewPot(ball.explored, fillL(old), litres);
+  const start = { explored, sd: (ball.exploredSd * fillL(old)) / litres };
+  const crowded = crowdedBand(start, traits, mean, ball.pace);
   const surfaceCm2 = sectionCm2(inside, fillHeightCm);
   const canopyCm2 = sectionCm2(old, old.heightCm) * ball.live;
-  const wall = potMaterial(option.material).wallEvaporation;
-  const wallCm2 = wall * Math.PI * rimCm(option.outside) * fillHeightCm;
   const held = Math.max(0.01, fresh.water - 0.05 * mix.totalPorosity) * litres;
-  const days = ({ activity, vpdKPa: vpd }: Pace) =>
-    daysToDry(
-      held,
-      traits.drying,
-      typicalUseG({ surfaceCm2, canopyCm2, vpd, activity, waterUse: traits.waterUse, wallCm2 }),
-    );
+  const wallCm2 = breathingCm2(option.outside, fillHeightCm, option.material);
+  const useG = ({ activity, vpdKPa: vpd }: Pace, wall: number) =>
+    (own?.factor ?? 1) *
+    typicalUseG({
+      surfaceCm2,
+      canopyCm2,
+      vpd,
+      activity,
+      waterUse: traits.waterUse,
+      wallCm2: wall,
+    });
+  const days = (pace: Pace, wall = wallCm2) => daysToDry(held, traits.drying, useG(pace, wall));
   const oldL = Math.min(ball.displacesL, litres);
+  const cover = keptCover(option, request);
+  const standing: Standing = {
+    option,
+    inside,
+    fillHeightCm,
+    mediumDryKg: newMediumL * mix.dryKgPerL + oldL * OLD_BALL_DRY_KG_PER_L,
+    waterL: fresh.water * litres,
+    plantKg: fillL(old) * SHOOT_KG_PER_BALL_L * ball.live,
+    plantHeightCm,
+    ...(support ? { support } : {}),
+    ...(depth.layerCm > 0 ? { ballast: ballastLayer(inside, depth.layerCm) } : {}),
+    ...(cover?.why === null ? { cover: cover.cover } : {}),
+  };
+  const stance = stanceOf(standing);
+  const daysInGrowth = days(growth);
   return {
     option,
     inside,
@@ -146,164 +214,90 @@ function rungFor(
     fillL: litres,
     newMediumL,
     explored,
-    monthsToCrowded: monthsToCrowded(explored, traits, meanActivity),
-    mediumMonths: mediumLife(mix, inside, traits, meanTemperatureC(spot)).months,
-    daysToDryInGrowth: days(growth),
+    monthsToCrowded: crowded?.months ?? null,
+    crowdedBand: crowded && { soonest: crowded.soonest, latest: crowded.latest },
+    mediumMonths: mediumLife(mix, inside, traits, meanTemperatureC(spot), depth.layerCm).months,
+    daysToDryInGrowth: daysInGrowth,
     daysToDryAtRest: days(rest),
     air: fresh.air,
     water: fresh.water,
-    stance: stanceOf({
+    standing,
+    stance,
+    clearanceCm: headroomCm == null ? null : headroomCm - stance.topCm,
+    depth,
+    covers: (request.covers ?? []).filter(
+      (candidate) => coverFit(option.outside, candidate.outside, candidate.material).fits,
+    ),
+    notes: rungNotes({
       option,
-      inside,
-      fillHeightCm,
-      mediumDryKg: newMediumL * mix.dryKgPerL + oldL * OLD_BALL_DRY_KG_PER_L,
-      waterL: fresh.water * litres,
-      plantKg: fillL(old) * SHOOT_KG_PER_BALL_L * ball.live,
-      plantHeightCm,
-      ...(support ? { support } : {}),
+      spot,
+      newKind,
+      air: fresh.air,
+      airNow,
+      daysInGrowth,
+      daysWithTightWall: days(growth, 0),
+      useG: useG(growth, wallCm2),
+      wetKg: stance.wetKg,
+      present: cover,
     }),
     verdict: 'fits',
     because: '',
   };
 }
 
+/** The plant's cover pot, and why this pot does not go into it (null: it does). */
+function keptCover(option: PotOption, { presentCover }: FitRequest) {
+  if (!presentCover) return null;
+  const fit = coverFit(option.outside, presentCover.outside, presentCover.material);
+  return { cover: presentCover, why: fit.fits ? null : fit.why };
+}
+
+/** How long until crowded, in words. */
 function crowdedWhen(count: number | null): string {
   if (count === null) return 'does not grow here';
   if (count < 0.5) return 'full from the first day';
   return `crowded in ${count < 10 ? count.toFixed(1) : Math.round(count)} months`;
 }
 
-/** Sizes by which a school moves up, cm of rim width. @source common practice, no source */
-const ONE_UP = { least: 1.4, most: 6, aim: 3, aimShareOfRim: 0.2 } as const;
-const SNUG_STEP_CM = 1;
-/** Months that the growth school wants before the next repot. */
-const UNTIL_NEXT = { fast: 12, middling: 18, slow: 24 } as const;
-/** Fewer live roots than this keep their pot or go smaller. */
-const FEW_LIVE_ROOTS = 0.5;
-/** Spare room below which a pot is full from the start. */
-const SOON_MONTHS = 3;
-/** A pot in which roots have this little to begin with is too large, whatever the school. */
-const LEAST_EXPLORED = 0.12;
-
 function choose(
   rungs: Rung[],
-  situation: Situation,
-  ball: RootBall,
-  school: SizeSchool,
+  choosing: Choosing,
+  underShelf: boolean,
 ): { choice: number | null; because: string } {
-  const { traits, pot } = situation;
-  const oldRim = rimCm(pot);
-  for (const rung of rungs) judgeAlone(rung, situation, ball);
+  const { situation, ball } = choosing;
+  const oldRim = rimCm(situation.pot);
+  for (const rung of rungs) Object.assign(rung, ruledOut(rung, situation, ball, underShelf));
   const possible = rungs.filter((rung) => rung.verdict === 'fits');
   if (possible.length === 0) {
     return { choice: null, because: 'no pot on the ladder will do; see why each one loses' };
   }
-  const { chosen, because } = pick(possible, situation, ball, school);
+  const { chosen, because } = pick(possible, choosing);
   const wanted = rungs.indexOf(chosen);
   rungs.forEach((rung, i) => {
     if (rung === chosen) {
       rung.verdict = 'chosen';
       rung.because = because;
-    } else if (rung.verdict === 'fits' && i < wanted) {
+    } else if (rung.verdict !== 'fits') {
+      return;
+    } else if (Math.abs(rung.rimCm - chosen.rimCm) < 0.1 && i !== wanted) {
+      rung.because = 'as wide as the chosen one, which is easier to come by';
+    } else if (i < wanted) {
       rung.verdict = 'tooSmall';
       rung.because =
         rung.rimCm <= oldRim + 0.5
           ? `no larger than the present pot; ${crowdedWhen(rung.monthsToCrowded)}`
           : `${crowdedWhen(rung.monthsToCrowded)}; the chosen one ${crowdedWhen(chosen.monthsToCrowded)}`;
-    } else if (rung.verdict === 'fits' && i > wanted) {
+    } else {
       rung.verdict = 'tooLarge';
       rung.because =
         `roots would start in ${Math.round(rung.explored * 100)} % of it; ` +
         `takes ${Math.round(rung.daysToDryAtRest)} days to dry at rest, ` +
         `against ${Math.round(chosen.daysToDryAtRest)}` +
-        (traits.snug ? '; this plant likes it tight' : '');
+        (situation.traits.snug ? '; this plant likes it tight' : '');
     }
   });
   return { choice: wanted, because };
 }
 
-/** What rules a pot out by itself. */
-function judgeAlone(rung: Rung, { traits, pot }: Situation, ball: RootBall): void {
-  const limit = WET_LIMIT_DAYS[traits.drying] * REST_ALLOWANCE;
-  if (
-    ball.keepsShape &&
-    (rimCm(rung.inside) < ball.widthCm - 0.6 || rung.inside.heightCm < pot.heightCm * 0.8)
-  ) {
-    rung.verdict = 'ballTooWide';
-    rung.because = `the ball is ${ball.widthCm.toFixed(1)} cm wide and ${pot.heightCm.toFixed(1)} cm high: it will not go in whole`;
-  } else if (rung.stance.tipAngleDryDeg < UNSAFE_DEG) {
-    rung.verdict = 'tips';
-    rung.because = `would topple at ${rung.stance.tipAngleDryDeg.toFixed(1)}° when dry; ${UNSAFE_DEG}° is the least`;
-  } else if (rung.daysToDryAtRest > limit) {
-    rung.verdict = 'staysWet';
-    rung.because = `stays wet ${Math.round(rung.daysToDryAtRest)} days at rest; these roots rot after about ${limit}`;
-  } else if (rung.explored < LEAST_EXPLORED) {
-    rung.verdict = 'tooLarge';
-    rung.because = `roots would start in only ${Math.round(rung.explored * 100)} % of it: the rest stays wet and sours`;
-  }
-}
-
-function pick(
-  possible: Rung[],
-  { traits, pot }: Situation,
-  ball: RootBall,
-  school: SizeSchool,
-): { chosen: Rung; because: string } {
-  const oldRim = rimCm(pot);
-  const nearest = (wantedRim: number, among = possible) =>
-    among.reduce((best, rung) => {
-      const better = Math.abs(rung.rimCm - wantedRim) - Math.abs(best.rimCm - wantedRim);
-      // Of two alike, what is on the shelf already wins.
-      return better < -0.3 || (better < 0.3 && rung.option.owned && !best.option.owned)
-        ? rung
-        : best;
-    });
-  if (ball.live < FEW_LIVE_ROOTS) {
-    const same = possible.filter((rung) => rung.rimCm <= oldRim + 0.5);
-    const wanted = oldRim * Math.cbrt(Math.max(0.3, ball.live + 0.3));
-    return {
-      chosen: nearest(wanted, same.length > 0 ? same : possible),
-      because: `only ${Math.round(ball.live * 100)} % of the roots are alive: the same size or smaller, so that it dries`,
-    };
-  }
-  const up = possible.filter((rung) => rung.rimCm >= oldRim + SNUG_STEP_CM);
-  if (up.length === 0) {
-    return {
-      chosen: possible[possible.length - 1]!,
-      because: 'nothing larger will do here: the largest that does',
-    };
-  }
-  if (school === 'snug') {
-    const chosen = up.reduce((least, rung) => (rung.fillL < least.fillL ? rung : least));
-    return { chosen, because: 'keep snug: the smallest step up' };
-  }
-  if (school === 'growth') {
-    const until = UNTIL_NEXT[traits.vigour];
-    const lasting = up.find((rung) => (rung.monthsToCrowded ?? Infinity) >= until);
-    return lasting
-      ? {
-          chosen: lasting,
-          because: `the smallest that is not crowded before ${until} months, when it would be due anyway`,
-        }
-      : {
-          chosen: up[up.length - 1]!,
-          because: `none lasts ${until} months: the largest that is safe`,
-        };
-  }
-  const aim = traits.snug
-    ? ONE_UP.least + 0.6
-    : Math.max(ONE_UP.aim, oldRim * ONE_UP.aimShareOfRim);
-  const steps = up.filter(
-    (rung) =>
-      rung.rimCm - oldRim >= ONE_UP.least - 0.4 &&
-      rung.rimCm - oldRim <= Math.max(ONE_UP.most, 0.35 * oldRim),
-  );
-  const chosen = nearest(oldRim + aim, steps.length > 0 ? steps : up);
-  const lasts = chosen.monthsToCrowded;
-  return {
-    chosen,
-    because:
-      `one size up: ${(chosen.rimCm - oldRim).toFixed(1)} cm wider` +
-      (lasts !== null && lasts > SOON_MONTHS ? `, room for about ${Math.round(lasts)} months` : ''),
-  };
-}
+/** Layers that a keeper can choose between. */
+export const LAYERS = Object.keys(DRAINAGE_LAYERS) as DrainageLayer[];

@@ -3,9 +3,17 @@ import {
   nominalPot,
   rimCm,
   STANDARD_RIMS_CM,
+  type PotFeatures,
   type PotMaterialId,
   type PotShape,
 } from '../pots/index.ts';
+
+/**
+ * Where a pot would come from, in the order in which a keeper would rather take
+ * it when two are alike.
+ */
+export const POT_SOURCES = ['free', 'present', 'soaking', 'handedDown', 'toBuy'] as const;
+export type PotSource = (typeof POT_SOURCES)[number];
 
 /** A pot that the plant might move into. */
 export interface PotOption {
@@ -14,9 +22,20 @@ export interface PotOption {
   /** outside sizes, as measured or sold */
   outside: PotShape;
   material: PotMaterialId;
-  /** on the shelf and free; otherwise it must be bought */
-  owned: boolean;
+  source: PotSource;
+  /** for one that is handed down: the plant that leaves it */
+  leftBy?: string;
   /** the keeper's own weighing, empty, kg */
+  emptyKg?: number;
+  features?: PotFeatures;
+}
+
+/** A cover pot that a pot might stand in. */
+export interface CoverOption {
+  id: string;
+  label: string;
+  outside: PotShape;
+  material: PotMaterialId;
   emptyKg?: number;
 }
 
@@ -44,11 +63,33 @@ export function standardOptions(
     label: `${cm} cm`,
     outside: nominalPot(cm, trade),
     material,
-    owned: false,
+    source: 'toBuy',
   }));
 }
 
+/** Pots of the keeper's own that are too far from the present size to be worth a rung. */
+const SHELF_NARROWEST = 0.6;
+const SHELF_WIDEST = 2.2;
+/** A size to buy is no news where one this like it is owned, cm. */
+const SAME_WIDTH_CM = 0.6;
+
+/**
+ * What stands on a plant's ladder: its own pots of a sensible size, and the
+ * standard sizes that nothing of its own is like.
+ */
+export function ladderOptions(present: PotShape, own: readonly PotOption[]): PotOption[] {
+  const near = own.filter(({ outside, source }) => {
+    const share = rimCm(outside) / rimCm(present);
+    return source === 'present' || (share > SHELF_NARROWEST && share < SHELF_WIDEST);
+  });
+  const toBuy = standardOptions(present).filter(
+    ({ outside }) =>
+      !near.some((pot) => Math.abs(rimCm(pot.outside) - rimCm(outside)) < SAME_WIDTH_CM),
+  );
+  return [...near, ...toBuy];
+}
+
 /** Inside of an option. */
-export function insideOfOption(option: PotOption): PotShape {
+export function insideOfOption(option: Pick<PotOption, 'outside' | 'material'>): PotShape {
   return insideOfMaterial(option.outside, option.material);
 }

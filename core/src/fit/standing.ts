@@ -1,17 +1,40 @@
-import { baseRadiusCm, centroidCm, emptyPotKg, type PotShape } from '../pots/index.ts';
+import {
+  baseRadiusCm,
+  centroidCm,
+  emptyPotKg,
+  insideOfMaterial,
+  volumeBelowL,
+  type PotShape,
+} from '../pots/index.ts';
 import { centreOfGravity, tipAngleDeg, topplingPushN, type Body } from '../stability/index.ts';
-import type { PotOption } from './options.ts';
+import type { CoverOption, PotOption } from './options.ts';
+
+/** A support as it stands in the pot. */
+export interface StandingSupport {
+  /** from the pot's floor to its top */
+  lengthCm: number;
+  dryKg: number;
+  /** just watered; the same as dry for wood and wire */
+  wetKg: number;
+  /** room it takes in the medium, cm² of section */
+  sectionCm2?: number;
+}
 
 /** Weights of what stands in a pot. */
 export interface Standing {
-  option: PotOption;
+  option: Pick<PotOption, 'outside' | 'material' | 'emptyKg' | 'features'>;
   inside: PotShape;
+  /** surface of the medium above the floor */
   fillHeightCm: number;
   mediumDryKg: number;
   waterL: number;
   plantKg: number;
   plantHeightCm: number;
-  support?: { lengthCm: number; kg: number };
+  support?: StandingSupport;
+  /** stones or grit on the floor */
+  ballast?: { kg: number; heightCm: number };
+  /** the cover pot it stands in */
+  cover?: CoverOption;
 }
 
 /** How a plant stands, dry (the worst) and wet. */
@@ -24,11 +47,15 @@ export interface Stance {
   wetKg: number;
   /** push at the top that topples it when dry, N */
   pushN: number;
+  /** from the ground to the highest point */
+  topCm: number;
 }
 
 /** Centre of a leafy shoot, as a share of its height. @source common practice, no source */
 const SHOOT_CENTRE = 0.45;
 const POT_CENTRE = 0.45;
+/** What hangs cannot topple. */
+const HANGING_DEG = 90;
 
 /**
  * Typical weight of the shoots that a root ball carries, kg per L of ball.
@@ -36,32 +63,60 @@ const POT_CENTRE = 0.45;
  * @source typical value, from memory
  */
 export const SHOOT_KG_PER_BALL_L = 0.16;
+/** Medium that stays on an old ball weighs about this, dry, kg/L. @source typical value, from memory */
+export const OLD_BALL_DRY_KG_PER_L = 0.2;
+/** Stones and grit, loose, kg/L. @source typical value, from memory */
+export const BALLAST_KG_PER_L = 1.5;
 
+/** A layer of stones on the floor, `heightCm` thick. */
+export function ballastLayer(inside: PotShape, heightCm: number): NonNullable<Standing['ballast']> {
+  return { kg: volumeBelowL(inside, heightCm) * BALLAST_KG_PER_L, heightCm };
+}
+
+/** Tip angle, weight and push of a whole plant in its pot. */
 export function stanceOf(standing: Standing): Stance {
-  const { option, inside, fillHeightCm, support } = standing;
-  const floor = option.outside.heightCm - inside.heightCm;
+  const { option, inside, fillHeightCm, support, cover, ballast } = standing;
+  // In a cover, everything stands on the cover's floor, and the cover's base is what tips.
+  const raised = cover
+    ? cover.outside.heightCm - insideOfMaterial(cover.outside, cover.material).heightCm
+    : 0;
+  const floor = raised + option.outside.heightCm - inside.heightCm;
   const mediumCentre = floor + centroidCm(inside, fillHeightCm);
   const surface = floor + fillHeightCm;
-  const radius = baseRadiusCm(option.outside);
+  const radius = baseRadiusCm(cover ? cover.outside : option.outside);
   const still: Body[] = [
     {
       massKg: option.emptyKg ?? emptyPotKg(option.outside, option.material),
-      heightCm: POT_CENTRE * option.outside.heightCm,
+      heightCm: raised + POT_CENTRE * option.outside.heightCm,
     },
     { massKg: standing.mediumDryKg, heightCm: mediumCentre },
     { massKg: standing.plantKg, heightCm: surface + SHOOT_CENTRE * standing.plantHeightCm },
   ];
-  if (support) still.push({ massKg: support.kg, heightCm: floor + support.lengthCm / 2 });
-  const dry = centreOfGravity(still);
-  const wet = centreOfGravity([...still, { massKg: standing.waterL, heightCm: mediumCentre }]);
-  const top = Math.max(surface + standing.plantHeightCm, floor + (support?.lengthCm ?? 0));
+  if (cover) {
+    still.push({
+      massKg: cover.emptyKg ?? emptyPotKg(cover.outside, cover.material),
+      heightCm: POT_CENTRE * cover.outside.heightCm,
+    });
+  }
+  if (ballast) still.push({ massKg: ballast.kg, heightCm: floor + ballast.heightCm / 2 });
+  const pole = (kg: number): Body[] =>
+    support ? [{ massKg: kg, heightCm: floor + support.lengthCm / 2 }] : [];
+  const dry = centreOfGravity([...still, ...pole(support?.dryKg ?? 0)]);
+  const wet = centreOfGravity([
+    ...still,
+    ...pole(support?.wetKg ?? 0),
+    { massKg: standing.waterL, heightCm: mediumCentre },
+  ]);
+  const topCm = Math.max(surface + standing.plantHeightCm, floor + (support?.lengthCm ?? 0));
+  const hangs = option.features?.hangs === true;
   return {
-    tipAngleDryDeg: tipAngleDeg(radius, dry.heightCm),
-    tipAngleWetDeg: tipAngleDeg(radius, wet.heightCm),
+    tipAngleDryDeg: hangs ? HANGING_DEG : tipAngleDeg(radius, dry.heightCm),
+    tipAngleWetDeg: hangs ? HANGING_DEG : tipAngleDeg(radius, wet.heightCm),
     gravityHeightDryCm: dry.heightCm,
     gravityHeightWetCm: wet.heightCm,
     dryKg: dry.massKg,
     wetKg: wet.massKg,
-    pushN: topplingPushN(dry.massKg, radius, top),
+    pushN: topplingPushN(dry.massKg, radius, topCm),
+    topCm,
   };
 }

@@ -83,7 +83,11 @@ function changeOf(before: number | null, lately: number | null): GrowthRate['cha
 }
 
 /** Heights over days of full growth. */
-function activePoints(entries: readonly HeightEntry[], spot: Spot, plant: SeasonTraits): Point[] {
+export function activePoints(
+  entries: readonly HeightEntry[],
+  spot: Spot,
+  plant: SeasonTraits,
+): Point[] {
   const sorted = [...entries].sort((a, b) => a.date.localeCompare(b.date) || a.cm - b.cm);
   const byYear = new Map<number, number>();
   const activity = (day: number) => {
@@ -108,7 +112,7 @@ function activePoints(entries: readonly HeightEntry[], spot: Spot, plant: Season
 
 const CUT_SHARE = 0.75;
 
-function sinceCut(points: readonly Point[]): Point[] {
+export function sinceCut(points: readonly Point[]): Point[] {
   let from = 0;
   points.forEach(({ y }, i) => {
     // Against the middle of the readings before, so that one misread height is no cut.

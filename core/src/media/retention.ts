@@ -65,12 +65,20 @@ export function meanWaterInColumn(water: WaterAt, heightCm: number): number {
 /**
  * Mean water in a drained pot, weighted by the area of its sections.
  *
- * @param fillHeightCm  height of the medium, 0 < … ≤ pot height
+ * @param fillHeightCm  height of the medium's surface, 0 < … ≤ pot height
+ * @param floorCm  where the medium begins: the top of a drainage layer, on which
+ *   water stands as it does on a pot's floor
  */
-export function meanWaterInPot(water: WaterAt, pot: PotShape, fillHeightCm: number): number {
+export function meanWaterInPot(
+  water: WaterAt,
+  pot: PotShape,
+  fillHeightCm: number,
+  floorCm = 0,
+): number {
   within('fillHeightCm', fillHeightCm, 1e-6, pot.heightCm);
-  const litres = volumeBelowL(pot, fillHeightCm);
-  const cm3 = integrateUp((z) => water(z) * sectionCm2(pot, z), fillHeightCm);
+  within('floorCm', floorCm, 0, fillHeightCm * 0.95);
+  const litres = volumeBelowL(pot, fillHeightCm) - volumeBelowL(pot, floorCm);
+  const cm3 = integrateUp((z) => water(z) * sectionCm2(pot, floorCm + z), fillHeightCm - floorCm);
   return cm3 / 1000 / litres;
 }
 

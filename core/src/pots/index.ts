@@ -3,3 +3,4 @@ export * from './shape.ts';
 export * from './tradeSizes.ts';
 export * from './volume.ts';
 export * from './weight.ts';
+export * from './vessel.ts';

@@ -41,6 +41,34 @@ export const POT_MATERIALS = [
     wallEvaporation: 0,
     source: 'from memory; wall: common practice, no source',
   },
+  {
+    id: 'fabric',
+    label: 'fabric',
+    wallShareOfRim: 0.008,
+    leastWallCm: 0.3,
+    densityKgPerL: 0.18,
+    wallEvaporation: 0.45,
+    source: 'needled felt, from memory; evaporation: common practice, no source',
+  },
+  {
+    id: 'net',
+    label: 'net pot',
+    wallShareOfRim: 0.006,
+    leastWallCm: 0.12,
+    // A lattice: about half of the wall is open.
+    densityKgPerL: 0.48,
+    wallEvaporation: 0.4,
+    source: 'half the weight of a closed plastic wall, from memory; evaporation: common practice',
+  },
+  {
+    id: 'glass',
+    label: 'glass',
+    wallShareOfRim: 0.02,
+    leastWallCm: 0.3,
+    densityKgPerL: 2.5,
+    wallEvaporation: 0,
+    source: 'density of soda-lime glass about 2.5, from memory; wall: common practice, no source',
+  },
 ] as const satisfies readonly (Omit<PotMaterial, 'id'> & { id: string })[];
 
 export type PotMaterialId = (typeof POT_MATERIALS)[number]['id'];

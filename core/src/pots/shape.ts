@@ -32,7 +32,7 @@ export const LARGEST_POT_CM = 200;
 export const SMALLEST_POT_CM = 1;
 
 /** Half-widths of a pot at one height: equal for round pots, cm. */
-interface HalfWidths {
+export interface HalfWidths {
   lengthCm: number;
   widthCm: number;
 }
@@ -76,7 +76,8 @@ export function baseRadiusCm(pot: PotShape): number {
   return Math.min(base.lengthCm, base.widthCm);
 }
 
-function footprintAt(pot: PotShape, z: number): HalfWidths {
+/** Half-widths of the horizontal section `z` cm above the pot floor, cm. */
+export function footprintAt(pot: PotShape, z: number): HalfWidths {
   if (pot.shape === 'square') {
     const half = Math.sqrt(sectionCm2(pot, z)) / 2;
     return { lengthCm: half, widthCm: half };

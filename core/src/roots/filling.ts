@@ -25,13 +25,13 @@ export function crowdedAt(traits: Pick<Traits, 'snug'>): number {
 }
 
 /** Log-odds of the filled share, in the scale of FULLEST: linear in time while growth is steady. */
-function odds(explored: number): number {
+export function oddsExplored(explored: number): number {
   return Math.log(explored / (FULLEST - explored));
 }
 
 /** Rise of those log-odds per month at full activity. */
-function ratePerActiveMonth(vigour: Traits['vigour']): number {
-  const oneSize = odds(CROWDED) - odds(CROWDED / ONE_SIZE_UP);
+export function ratePerActiveMonth(vigour: Traits['vigour']): number {
+  const oneSize = oddsExplored(CROWDED) - oddsExplored(CROWDED / ONE_SIZE_UP);
   return oneSize / MONTHS_TO_FILL[vigour] / USUAL_ACTIVITY;
 }
 
@@ -51,7 +51,7 @@ export function exploredAfter(
 ): number {
   within('explored', explored, 0, FULLEST);
   const start = Math.min(FULLEST - 0.001, Math.max(LEAST_EXPLORED, explored));
-  const grown = odds(start) + ratePerActiveMonth(vigour) * activeMonths;
+  const grown = oddsExplored(start) + ratePerActiveMonth(vigour) * activeMonths;
   return FULLEST / (1 + Math.exp(-grown));
 }
 
@@ -59,18 +59,24 @@ export function exploredAfter(
  * Months until the pot is crowded.
  *
  * @param meanActivity  over the months ahead, 0 … 1
+ * @param pace  this plant's own, in parts of what is usual for its vigour
  * @returns 0 when it is crowded already; null when the plant does not grow
  */
 export function monthsToCrowded(
   explored: number,
   traits: Pick<Traits, 'vigour' | 'snug'>,
   meanActivity: number,
+  pace = 1,
 ): number | null {
   const full = crowdedAt(traits);
   if (explored >= full) return 0;
   if (meanActivity < 0.02) return null;
   const start = Math.max(LEAST_EXPLORED, explored);
-  return (odds(full) - odds(start)) / ratePerActiveMonth(traits.vigour) / meanActivity;
+  return (
+    (oddsExplored(full) - oddsExplored(start)) /
+    (ratePerActiveMonth(traits.vigour) * pace) /
+    meanActivity
+  );
 }
 
 /** Share explored when the same roots stand in a pot of another volume. */

@@ -1,3 +1,4 @@
 export * from './filling.ts';
 export * from './reading.ts';
 export { rootsBroughtForward } from './forward.ts';
+export * from './pace.ts';

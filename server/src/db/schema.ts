@@ -1,10 +1,18 @@
 import type {
+  DrainageLayer,
   FirstWaterSchool,
   LightClass,
   MediumKind,
   OldMediumSchool,
+  GrownSchool,
   PotMaterialId,
   PotShape,
+  PotSource,
+  PotTone,
+  RootCuts,
+  Section,
+  SupportGoal,
+  SupportKindId,
   Signals,
   SizeSchool,
   TaskKind,
@@ -33,9 +41,14 @@ export const spots = sqliteTable('spots', {
   relativeHumidity: real('relative_humidity').notNull(),
   light: text('light').$type<LightClass>().notNull(),
   lampHours: real('lamp_hours').notNull().default(0),
+  /** height under the shelf or ceiling, cm; null: nothing above */
+  headroomCm: real('headroom_cm'),
 });
 
-/** Pots on the shelf, alike ones counted together. Outside sizes, cm. */
+/**
+ * Pots and cover pots on the shelf, alike ones counted together. Outside sizes,
+ * cm. What is neither free nor soaking has a plant in it.
+ */
 export const pots = sqliteTable('pots', {
   ...tracked,
   label: text('label').notNull(),
@@ -44,7 +57,40 @@ export const pots = sqliteTable('pots', {
   emptyKg: real('empty_kg'),
   count: integer('count').notNull(),
   free: integer('free').notNull(),
+  /** a cover pot is stood in, not planted in */
+  role: text('role').$type<'pot' | 'cover'>().notNull().default('pot'),
+  /** left by a plant and not yet clean */
+  soaking: integer('soaking').notNull().default(0),
+  soakingSince: text('soaking_since'),
+  /** drainage holes; null: not counted */
+  holes: integer('holes'),
+  tone: text('tone').$type<PotTone>(),
+  reservoirL: real('reservoir_l').notNull().default(0),
+  wicks: integer('wicks').notNull().default(0),
+  hangs: integer('hangs', { mode: 'boolean' }).notNull().default(false),
 });
+
+/** Supports on the shelf, alike ones counted together. */
+export const supports = sqliteTable('supports', {
+  ...tracked,
+  label: text('label').notNull(),
+  kind: text('kind').$type<SupportKindId>().notNull(),
+  section: text('section', { mode: 'json' }).$type<Section>().notNull(),
+  lengthCm: real('length_cm').notNull(),
+  /** made to stand on top of another */
+  extension: integer('extension', { mode: 'boolean' }).notNull().default(false),
+  count: integer('count').notNull(),
+  free: integer('free').notNull(),
+});
+
+/** What a keeper wants of a plant's support. */
+export interface SupportWish {
+  goal?: SupportGoal | undefined;
+  minutesPerWeek?: number | null | undefined;
+  school?: GrownSchool | undefined;
+  wound?: boolean | undefined;
+  internodeCm?: number | undefined;
+}
 
 export interface PlantSchools {
   when?: WhenSchool | undefined;
@@ -76,6 +122,16 @@ export const plants = sqliteTable(
     lastRepot: text('last_repot'),
     heightCm: real('height_cm'),
     supportCm: real('support_cm'),
+    /** null: it has none, or nobody said */
+    supportKind: text('support_kind').$type<SupportKindId>(),
+    supportSection: text('support_section', { mode: 'json' }).$type<Section | null>(),
+    /** when the support is one of the shelf's */
+    supportId: integer('support_id').references(() => supports.id),
+    supportWish: text('support_wish', { mode: 'json' }).$type<SupportWish>().notNull().default({}),
+    /** shoots that are led up the support */
+    stems: integer('stems').notNull().default(1),
+    /** the cover pot of the shelf that it stands in */
+    coverId: integer('cover_id').references(() => pots.id),
     schools: text('schools', { mode: 'json' }).$type<PlantSchools>().notNull(),
     note: text('note').notNull().default(''),
   },
@@ -134,6 +190,19 @@ export interface Housing {
   potId: number | null;
   mediumKind: MediumKind;
   recipeId: string | null;
+  /** absent in records from before supports and covers were kept */
+  support?: HousedSupport | null;
+  coverId?: number | null;
+  /** where the shelf's pot was taken from */
+  takenFrom?: 'free' | 'soaking';
+}
+
+/** A support as it stands with a plant. */
+export interface HousedSupport {
+  lengthCm: number;
+  kind: SupportKindId | null;
+  section: Section | null;
+  supportId: number | null;
 }
 
 /** What went into the pot, as it was measured that day. */
@@ -155,7 +224,7 @@ export const repots = sqliteTable(
       .references(() => plants.id, { onDelete: 'cascade' }),
     date: text('date').notNull(),
     before: text('before', { mode: 'json' })
-      .$type<Housing & { lastRepot: string | null }>()
+      .$type<Housing & { lastRepot: string | null; plan?: FitPlan | null }>()
       .notNull(),
     after: text('after', { mode: 'json' }).$type<Housing>().notNull(),
     mixedIn: text('mixed_in', { mode: 'json' }).$type<MixedIn | null>(),
@@ -167,6 +236,38 @@ export const repots = sqliteTable(
   },
   (table) => [index('repots_by_plant').on(table.plantId, table.date)],
 );
+
+/** What was settled on for a plant's next repot: carried to the mix, the bench sheet and the cutting of poles. */
+export const plans = sqliteTable('plans', {
+  ...tracked,
+  plantId: integer('plant_id')
+    .notNull()
+    .unique()
+    .references(() => plants.id, { onDelete: 'cascade' }),
+  date: text('date').notNull(),
+  fit: text('fit', { mode: 'json' }).$type<FitPlan>().notNull(),
+});
+
+/** A pot, a mix and a support that were chosen together. */
+export interface FitPlan {
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  potLabel: string;
+  potId: number | null;
+  potSource: PotSource;
+  leftBy?: string | undefined;
+  recipeId: string;
+  size: SizeSchool;
+  layer: DrainageLayer;
+  cuts: RootCuts;
+  support: {
+    kind: SupportKindId;
+    section: Section;
+    lengthCm: number;
+    stock: { id: number | null; lengthCm: number } | null;
+    poles: number;
+  } | null;
+}
 
 export const tasks = sqliteTable(
   'tasks',

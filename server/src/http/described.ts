@@ -12,12 +12,12 @@ export interface Described<Body> {
   status?: 200 | 201 | 204;
   /** a body that works: the description shows it with the answer it really gets */
   example?: Body;
-  /** works out the answer to a body, where that needs nothing but the body */
+  /** works out the answer to a body, where that needs nothing but the body; or a promise of it */
   sum?: (body: Body) => unknown;
 }
 
 export interface Operation extends Described<never> {
-  method: 'get' | 'post' | 'patch' | 'delete';
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   /** as Express writes it, below the router's own place */
   path: string;
 }
@@ -41,6 +41,9 @@ export class DescribedRouter {
   patch<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
     this.add('patch', path, what, handler);
   }
+  put<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
+    this.add('put', path, what, handler);
+  }
   delete(path: string, what: Described<undefined>, handler: Handler<undefined>): void {
     this.add('delete', path, { status: 204, ...what }, handler);
   }
@@ -49,8 +52,8 @@ export class DescribedRouter {
     path: string,
     what: Described<Body> & Required<Pick<Described<Body>, 'body' | 'sum'>>,
   ): void {
-    this.add('post', path, what, (_request, response, body) => {
-      response.json(what.sum(body));
+    this.add('post', path, what, async (_request, response, body) => {
+      response.json(await what.sum(body));
     });
   }
 

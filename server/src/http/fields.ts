@@ -10,6 +10,11 @@ import {
   FIRST_WATER_SCHOOLS,
   OLD_MEDIUM_SCHOOLS,
   ALL_SIGNALS,
+  DRAINAGE_LAYERS,
+  GROWN_SCHOOLS,
+  POT_TONES,
+  SUPPORT_GOALS,
+  SUPPORT_KIND_IDS,
   type IsoDate,
   type PotShape,
   type Signals,
@@ -39,6 +44,11 @@ const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
 export const recipeId = () => Joi.string().valid(...ids(RECIPES));
 export const mediumKind = () => Joi.string().valid(...ids(MEDIUM_KINDS));
 export const potMaterialId = () => Joi.string().valid(...ids(POT_MATERIALS));
+export const potTone = () => Joi.string().valid(...ids(POT_TONES));
+export const supportKindId = () => Joi.string().valid(...SUPPORT_KIND_IDS);
+export const supportGoal = () => Joi.string().valid(...ids(SUPPORT_GOALS));
+export const grownSchool = () => Joi.string().valid(...Object.keys(GROWN_SCHOOLS));
+export const drainageLayer = () => Joi.string().valid(...Object.keys(DRAINAGE_LAYERS));
 export const light = () => Joi.string().valid(...ids(LIGHT_CLASSES));
 export const whenSchool = () => Joi.string().valid(...Object.keys(WHEN_SCHOOLS));
 export const sizeSchool = () => Joi.string().valid(...Object.keys(SIZE_SCHOOLS));
@@ -98,6 +108,31 @@ export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
     Joi.object({ shape: shapeName(), ...SIZES.round, ...more }),
   );
 }
+
+const thickness = () => Joi.number().min(0.05).max(60).required();
+/** Cross-section of a support. */
+export const section = () =>
+  Joi.alternatives().conditional(Joi.object({ form: Joi.valid('round') }).unknown(), {
+    then: Joi.object({ form: Joi.string().valid('round').required(), diameterCm: thickness() }),
+    otherwise: Joi.alternatives().conditional(Joi.object({ form: Joi.valid('d') }).unknown(), {
+      then: Joi.object({ form: Joi.string().valid('d').required(), widthCm: thickness() }),
+      otherwise: Joi.object({
+        form: Joi.string().valid('round', 'd', 'flat').required(),
+        widthCm: thickness(),
+        thicknessCm: thickness(),
+      }),
+    }),
+  });
+
+/** What is done to roots beside taking off old medium. */
+export const rootCuts = () =>
+  Joi.object({
+    pieces: Joi.number().integer().min(1).max(20).default(1),
+    rootsPruned: Joi.boolean().default(false),
+  });
+
+/** Length of a support, cm. */
+export const supportLength = () => Joi.number().min(5).max(600);
 
 /** What a look found: every signal optional, null meaning "not looked". */
 export const signals = (): Joi.ObjectSchema<Signals> =>

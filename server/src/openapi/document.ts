@@ -76,12 +76,12 @@ const REFUSED = { $ref: '#/components/responses/Refused' };
  *
  * Examples of calculators show the answer that the core gives to them now.
  */
-export function apiDocument(places: readonly Place[], version: string): ApiDocument {
+export async function apiDocument(places: readonly Place[], version: string): Promise<ApiDocument> {
   const paths: ApiDocument['paths'] = {};
   for (const { at, operations } of places) {
     for (const operation of operations) {
       const path = (at + (operation.path === '/' ? '' : operation.path)).replace(/:(\w+)/g, '{$1}');
-      (paths[path] ??= {})[operation.method] = described(operation, path);
+      (paths[path] ??= {})[operation.method] = await described(operation, path);
     }
   }
   const tags = [...new Set(Object.keys(paths).map(tagOf))].map((name) => ({ name }));
@@ -113,11 +113,11 @@ export function apiDocument(places: readonly Place[], version: string): ApiDocum
 
 const tagOf = (path: string) => path.split('/')[1]!;
 
-function described(operation: Operation, path: string): ApiOperation {
+async function described(operation: Operation, path: string): Promise<ApiOperation> {
   const { method, summary, status = 200, body, example, sum } = operation;
   const parameters = parametersOf(operation, path);
   const schema = body ? jsonSchemaOf(body) : null;
-  const answer = body && example && sum ? sum(check(body, example)) : undefined;
+  const answer = body && example && sum ? await sum(check(body, example)) : undefined;
   return {
     operationId: `${method}${path.replace(/[{}]/g, '').replace(/\/(\w)/g, (_, letter: string) => letter.toUpperCase())}`,
     tags: [tagOf(path)],

@@ -22,6 +22,7 @@ const CALCULATORS = [
   'feed',
   'decision',
   'fit',
+  'cuts',
 ];
 const bodyOf = (path: string) =>
   document.paths[path]!.post!.requestBody!.content['application/json'];
@@ -42,6 +43,7 @@ describe('the description of the API', () => {
       'measurements',
       'repots',
       'pots',
+      'supports',
       'components',
       'recipes',
       'tasks',

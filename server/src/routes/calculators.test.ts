@@ -206,6 +206,20 @@ describe('calculators over HTTP', () => {
   });
 });
 
+describe('cuts', () => {
+  it('two 60 cm pieces and two 40 cm pieces come out of two lengths of 100 (by hand)', async () => {
+    const { body } = await post('cuts', {
+      stockCm: [100],
+      pieces: [
+        { lengthCm: 60, count: 2 },
+        { lengthCm: 40, count: 2 },
+      ],
+    }).expect(200);
+    expect(body).toMatchObject({ stockUsed: 2, wasteCm: 0, optimal: true });
+    expect(body.patterns[0]).toMatchObject({ stockCm: 100, times: 2, offcutCm: 0 });
+  });
+});
+
 /** What a keeper or a script may send by mistake, and the field that is named. */
 const BAD: [path: string, what: string, body: object, field: string][] = [
   ['pot', 'no shape', { topDiameterCm: 14, heightCm: 12 }, 'shape'],
@@ -312,6 +326,22 @@ const BAD: [path: string, what: string, body: object, field: string][] = [
     { ...SITUATION, traits: { snug: 'very' } },
     'traits.snug',
   ],
+  ['cuts', 'no stock', { stockCm: [], pieces: [{ lengthCm: 5, count: 1 }] }, 'stockCm'],
+  ['cuts', 'a piece too long', { stockCm: [50], pieces: [{ lengthCm: 60, count: 1 }] }, 'pieces'],
+  [
+    'cuts',
+    'too little stock',
+    { stockCm: [{ lengthCm: 50, count: 1 }], pieces: [{ lengthCm: 40, count: 2 }] },
+    'stockCm',
+  ],
+  [
+    'cuts',
+    'half a piece',
+    { stockCm: [50], pieces: [{ lengthCm: 40, count: 0.5 }] },
+    'pieces.0.count',
+  ],
+  ['fit', 'no layer like that', { ...SITUATION, layer: 'straw' }, 'layer'],
+  ['fit', 'no pieces', { ...SITUATION, cuts: { pieces: 0 } }, 'cuts.pieces'],
   ['fit', 'unknown recipe', { ...SITUATION, mix: 'soup' }, 'mix'],
   [
     'fit',

@@ -16,6 +16,7 @@ import {
   meanWaterInColumn,
   monthsAboveAir,
   monthsOfStructure,
+  planCuts,
   potLadder,
   POROMETER_CM,
   recipeOfKind,
@@ -28,21 +29,29 @@ import {
   topplingPushN,
   vpdKPa,
   waterAt,
+  type DrainageLayer,
+  type PotFeatures,
+  type PotMaterialId,
   type PotOption,
   type PotShape,
+  type RootCuts,
 } from '@fernbank/core';
 import Joi from 'joi';
 import { DescribedRouter, type Described } from '../http/described.ts';
 import {
   above0,
+  drainageLayer,
   fraction,
   humidity,
   isoDate,
   latitude,
   potMaterialId,
   potShape,
+  potTone,
   recipeId,
+  rootCuts,
 } from '../http/fields.ts';
+import { solver } from '../services/solver.ts';
 import { partFrom, partsBody, type PartBody } from '../http/parts.ts';
 import {
   decisionBody,
@@ -65,6 +74,7 @@ export function calculatorRoutes(): DescribedRouter {
   routes.calculator('/feed', feeding);
   routes.calculator('/decision', decision);
   routes.calculator('/fit', fit);
+  routes.calculator('/cuts', cuts);
   return routes;
 }
 
@@ -288,13 +298,23 @@ const decision: Calculator<DecisionBody> = {
 };
 
 interface FitBody extends DecisionBody {
-  pots?: (PotShape & { id?: string; label?: string; material?: PotOption['material'] })[];
+  pots?: (PotShape & PotFeatures & { id?: string; label?: string; material?: PotMaterialId })[];
   mix?: string | PartBody[];
   support?: { lengthCm: number; kg?: number };
   plantHeightCm?: number;
+  headroomCm?: number;
+  layer?: DrainageLayer;
+  cuts?: RootCuts;
 }
 const SUPPORT_KG = 0.2;
 const PLANT_HEIGHT_CM = 30;
+const features = {
+  holes: Joi.number().integer().min(0).max(200),
+  tone: potTone(),
+  reservoirL: Joi.number().min(0).max(100),
+  wicks: Joi.number().integer().min(0).max(20),
+  hangs: Joi.boolean(),
+};
 
 const fit: Calculator<FitBody> = {
   summary: 'the ladder of pots for a plant, and the one to take',
@@ -306,6 +326,7 @@ const fit: Calculator<FitBody> = {
           id: Joi.string().max(80),
           label: Joi.string().max(80),
           material: potMaterialId().default('plastic'),
+          ...features,
         }),
       )
       .max(500)
@@ -319,6 +340,9 @@ const fit: Calculator<FitBody> = {
       kg: Joi.number().min(0).max(1000).default(SUPPORT_KG),
     }),
     plantHeightCm: above0(1000).default(PLANT_HEIGHT_CM),
+    headroomCm: above0(2000),
+    layer: drainageLayer(),
+    cuts: rootCuts(),
   }).or('taxon', 'traits'),
   example: {
     ...SITUATION,
@@ -329,32 +353,33 @@ const fit: Calculator<FitBody> = {
     mix: 'barkEpiphyte',
   },
   sum: (given) => {
-    const { pots = [], support, plantHeightCm = PLANT_HEIGHT_CM } = given;
+    const { pots = [], support, plantHeightCm = PLANT_HEIGHT_CM, headroomCm, layer, cuts } = given;
     const situation = situationFrom(given);
-    const owned = pots.map(({ id, label, material = 'plastic', ...outside }, i): PotOption => ({
-      id: id ?? `pot-${i + 1}`,
-      label: label ?? `pot ${i + 1}`,
-      outside,
-      material,
-      owned: true,
-    }));
     const { rungs, choice, because, school } = potLadder({
       situation,
-      options: owned.length > 0 ? owned : standardOptions(situation.pot),
+      options: pots.length > 0 ? pots.map(optionFrom) : standardOptions(situation.pot),
       mix: blendGiven(given),
       plantHeightCm,
-      ...(support ? { support: { kg: SUPPORT_KG, ...support } } : {}),
+      ...(support ? { support: supportFrom(support) } : {}),
+      ...(headroomCm === undefined ? {} : { headroomCm }),
+      ...(layer ? { layer } : {}),
+      ...(cuts ? { cuts } : {}),
     });
     return {
       ladder: rungs.map((rung) => ({
         pot: rung.option,
         newMediumL: rung.newMediumL,
         monthsToCrowded: rung.monthsToCrowded,
+        crowdedBand: rung.crowdedBand,
         mediumMonths: rung.mediumMonths,
         daysToDry: rung.daysToDryInGrowth,
         daysToDryAtRest: rung.daysToDryAtRest,
         tipAngleDeg: rung.stance.tipAngleDryDeg,
+        tipAngleWetDeg: rung.stance.tipAngleWetDeg,
         wetKg: rung.stance.wetKg,
+        heightCm: rung.stance.topCm,
+        depth: rung.depth,
+        notes: rung.notes,
         verdict: rung.verdict,
         because: rung.because,
       })),
@@ -365,8 +390,88 @@ const fit: Calculator<FitBody> = {
   },
 };
 
+function optionFrom(given: NonNullable<FitBody['pots']>[number], i: number): PotOption {
+  const {
+    id,
+    label,
+    material = 'plastic',
+    holes,
+    tone,
+    reservoirL,
+    wicks,
+    hangs,
+    ...outside
+  } = given;
+  const known = { holes, tone, reservoirL, wicks, hangs };
+  return {
+    id: id ?? `pot-${i + 1}`,
+    label: label ?? `pot ${i + 1}`,
+    outside,
+    material,
+    source: 'free',
+    features: Object.fromEntries(
+      Object.entries(known).filter(([, value]) => value !== undefined),
+    ) as PotFeatures,
+  };
+}
+
+function supportFrom({ lengthCm, kg = SUPPORT_KG }: NonNullable<FitBody['support']>) {
+  return { lengthCm, dryKg: kg, wetKg: kg };
+}
+
 function blendGiven({ mix: given, medium }: FitBody) {
   if (typeof given === 'string') return blendOfRecipe(given);
   if (given) return blend(given.map(partFrom));
   return blendOfRecipe(medium.recipe ?? recipeOfKind(medium.kind).id);
 }
+
+interface CutsBody {
+  stockCm: (number | { lengthCm: number; count?: number })[];
+  pieces: { lengthCm: number; count: number }[];
+  kerfCm?: number;
+}
+const stockLength = () => Joi.number().min(1).max(10_000).required();
+const pieceCount = () => Joi.number().integer().min(1).max(1000);
+const cuts: Calculator<CutsBody> = {
+  summary: 'pieces cut from stock lengths with the least length used, proven where it can be',
+  body: Joi.object<CutsBody>({
+    stockCm: Joi.array()
+      .items(
+        Joi.alternatives().conditional(Joi.number(), {
+          then: stockLength(),
+          otherwise: Joi.object({ lengthCm: stockLength(), count: pieceCount() }),
+        }),
+      )
+      .min(1)
+      .max(60)
+      .required(),
+    pieces: Joi.array()
+      .items(
+        Joi.object({
+          lengthCm: Joi.number().min(0.1).max(10_000).required(),
+          count: pieceCount().required(),
+        }),
+      )
+      .min(1)
+      .max(60)
+      .required(),
+    kerfCm: Joi.number().min(0).max(10).default(0),
+  }),
+  example: {
+    stockCm: [120, { lengthCm: 80, count: 2 }],
+    pieces: [
+      { lengthCm: 55, count: 3 },
+      { lengthCm: 38, count: 4 },
+    ],
+    kerfCm: 0.3,
+  },
+  sum: async ({ stockCm, pieces, kerfCm = 0 }) =>
+    planCuts(
+      {
+        stock: stockCm.map((stock) => (typeof stock === 'number' ? { lengthCm: stock } : stock)),
+        pieces,
+        kerfCm,
+      },
+      await solver(),
+    ),
+};

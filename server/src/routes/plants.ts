@@ -20,6 +20,7 @@ import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   firstWaterSchool,
+  grownSchool,
   isoDate,
   light,
   mediumKind,
@@ -29,7 +30,11 @@ import {
   potShape,
   recipeId,
   rowId,
+  section,
   sizeSchool,
+  supportGoal,
+  supportKindId,
+  supportLength,
   whenSchool,
 } from '../http/fields.ts';
 import {
@@ -44,11 +49,12 @@ import {
 } from '../http/resource.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
 import { dropPhoto } from '../services/photos.ts';
-import { freeOnShelf } from '../services/repotting.ts';
+import { moveCover } from '../services/repotting.ts';
+import { putPotBack, putSupportBack, soakPot } from '../services/shelf.ts';
 
 type PlantInput = Omit<
   PlantRow,
-  'id' | 'rev' | 'createdAt' | 'updatedAt' | 'potId' | 'traits' | 'schools'
+  'id' | 'rev' | 'createdAt' | 'updatedAt' | 'potId' | 'supportId' | 'traits' | 'schools'
 > & { traits: Partial<Traits>; schools: PlantRow['schools'] };
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
@@ -93,7 +99,18 @@ const fields = {
   recipeId: recipeId().allow(null),
   lastRepot: isoDate().allow(null),
   heightCm: Joi.number().positive().max(1000).allow(null),
-  supportCm: Joi.number().positive().max(600).allow(null),
+  supportCm: supportLength().allow(null),
+  supportKind: supportKindId().allow(null),
+  supportSection: section().allow(null),
+  supportWish: Joi.object({
+    goal: supportGoal(),
+    minutesPerWeek: Joi.number().min(0).max(600).allow(null),
+    school: grownSchool(),
+    wound: Joi.boolean(),
+    internodeCm: Joi.number().min(0.3).max(60),
+  }),
+  stems: Joi.number().integer().min(1).max(20),
+  coverId: rowId().allow(null),
   schools: Joi.object({
     when: whenSchool(),
     size: sizeSchool(),
@@ -118,6 +135,11 @@ const newPlant = Joi.object<PlantInput>({
   lastRepot: fields.lastRepot.default(null),
   heightCm: fields.heightCm.default(null),
   supportCm: fields.supportCm.default(null),
+  supportKind: fields.supportKind.default(null),
+  supportSection: fields.supportSection.default(null),
+  supportWish: fields.supportWish.default({}),
+  stems: fields.stems.default(1),
+  coverId: fields.coverId.default(null),
   schools: fields.schools.default({}),
   note: fields.note.default(''),
 });
@@ -139,11 +161,14 @@ export function plantRoutes(context: Context): DescribedRouter {
 
   routes.post('/', { summary: 'add a plant', body: newPlant }, (_request, response, input) => {
     checkPlant(context, input);
-    const row = db
-      .insert(plants)
-      .values({ ...stamp(), ...input })
-      .returning()
-      .get();
+    const row = db.transaction((tx) => {
+      const coverId = moveCover(tx, { coverId: null }, input.coverId, input.pot);
+      return tx
+        .insert(plants)
+        .values({ ...stamp(), ...input, coverId })
+        .returning()
+        .get();
+    });
     sendRow(response.location(`/api/plants/${row.id}`), withTaxon(row), 201);
   });
 
@@ -159,11 +184,17 @@ export function plantRoutes(context: Context): DescribedRouter {
         // Another pot than the shelf's was measured: the shelf has its own back.
         const sameMaterial = merged.potMaterial === before.potMaterial;
         const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
-        if (!samePot) freeOnShelf(tx, before.potId);
+        if (!samePot) putPotBack(tx, before.potId);
         const freed = samePot ? {} : { potId: null };
+        // Another support than the shelf's likewise.
+        const sameSupport =
+          merged.supportCm === before.supportCm && merged.supportKind === before.supportKind;
+        if (!sameSupport) putSupportBack(tx, before.supportId);
+        const untied = sameSupport ? {} : { supportId: null };
+        const coverId = moveCover(tx, before, changed.coverId, merged.pot);
         return tx
           .update(plants)
-          .set({ ...changed, ...freed, ...touch(before) })
+          .set({ ...changed, ...freed, ...untied, coverId, ...touch(before) })
           .where(eq(plants.id, before.id))
           .returning()
           .get();
@@ -176,7 +207,9 @@ export function plantRoutes(context: Context): DescribedRouter {
     db.transaction((tx) => {
       const row = rowOr404(tx, plants, idOf(request), 'plant');
       checkFresh(request, row);
-      freeOnShelf(tx, row.potId);
+      soakPot(tx, row.potId, context.today());
+      putPotBack(tx, row.coverId);
+      putSupportBack(tx, row.supportId);
       for (const photo of tx.select().from(photos).where(eq(photos.plantId, row.id)).all()) {
         dropPhoto(tx, context.photoFolder, photo);
       }

@@ -16,6 +16,7 @@ import {
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
+  drainageLayer,
   isoDate,
   mediumKind,
   minute,
@@ -23,8 +24,12 @@ import {
   potMaterialId,
   potShape,
   recipeId,
+  rootCuts,
   rowId,
+  section,
   signals,
+  supportKindId,
+  supportLength,
 } from '../http/fields.ts';
 import {
   checkFresh,
@@ -228,6 +233,15 @@ const newRepot = Joi.object<RepotOrder>({
   mediumKind: mediumKind().required(),
   recipeId: recipeId().allow(null).default(null),
   rootsCut: Joi.boolean().default(false),
+  support: Joi.object({
+    lengthCm: supportLength().required(),
+    kind: supportKindId().allow(null).default(null),
+    section: section().allow(null).default(null),
+    supportId: rowId().allow(null).default(null),
+  }).allow(null),
+  coverId: rowId().allow(null),
+  layer: drainageLayer(),
+  cuts: rootCuts(),
   scoopL: Joi.number().min(0.01).max(50).allow(null).default(null),
   note: note().default(''),
 });

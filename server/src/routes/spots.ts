@@ -31,6 +31,7 @@ const fields = {
   relativeHumidity: humidity(),
   light: light(),
   lampHours: Joi.number().min(0).max(24),
+  headroomCm: Joi.number().min(5).max(2000).allow(null),
 };
 
 const newSpot = Joi.object<SpotInput>({
@@ -43,6 +44,7 @@ const newSpot = Joi.object<SpotInput>({
   relativeHumidity: fields.relativeHumidity.default(0.5),
   light: fields.light.default('medium'),
   lampHours: fields.lampHours.default(0),
+  headroomCm: fields.headroomCm.default(null),
 });
 const changedSpot = Joi.object<Partial<SpotInput>>(fields).min(1);
 

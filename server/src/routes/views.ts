@@ -2,7 +2,7 @@ import { COMPONENTS, GROUPS, RECIPES, searchTaxa, type WhenSchool } from '@fernb
 import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
-import { measurements, overrules, photos, plants, pots, repots, tasks } from '../db/schema.ts';
+import { measurements, overrules, photos, plants, repots, tasks } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { firstWaterSchool, oldMediumSchool, sizeSchool, whenSchool } from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
@@ -72,11 +72,6 @@ export function viewRoutes(context: Context): DescribedRouter {
           .orderBy(desc(measurements.date))
           .all(),
         tasks: db.select().from(tasks).where(eq(tasks.plantId, plant.id)).orderBy(tasks.due).all(),
-        shelf: db
-          .select()
-          .from(pots)
-          .all()
-          .filter(({ free }) => free > 0),
       });
     },
   );

@@ -7,16 +7,20 @@ import {
   taxonOfGroup,
   traitsOf,
   daysBetween,
+  sectionAreaCm2,
+  supportKind,
+  supportMaterial,
   type IsoDate,
   type RootReading,
   type Signals,
   type Situation,
   type Spot,
+  type StandingSupport,
   type Taxon,
 } from '@fernbank/core';
 import { and, asc, desc, eq, gte, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, measurements, spots, type plants } from '../db/schema.ts';
+import { looks, measurements, spots, type HousedSupport, type plants } from '../db/schema.ts';
 import { logsOf, type Logs } from './logs.ts';
 import type { Settings } from './settings.ts';
 
@@ -152,12 +156,21 @@ export function heightOf({ plant, situation }: PlantFile): { cm: number; typical
     : { cm: plant.heightCm, typical: false };
 }
 
-/** Typical weight of a wooden stake or damp pole, kg per cm. @source typical value, from memory */
-const SUPPORT_KG_PER_CM = 0.004;
+/** What is taken for a support whose kind nobody said: the lightest there is. */
+const UNKNOWN_KIND = 'stake';
 
-export function supportOf(plant: PlantRow): { lengthCm: number; kg: number } | undefined {
-  if (!plant.supportCm) return undefined;
-  return { lengthCm: plant.supportCm, kg: plant.supportCm * SUPPORT_KG_PER_CM };
+/** A support with its weights, dry and wet. */
+export function weighSupport({ lengthCm, kind, section }: HousedSupport): StandingSupport {
+  const of = kind ?? UNKNOWN_KIND;
+  const shape = section ?? supportKind(of).section;
+  const { dryKg, wetKg } = supportMaterial(of, shape, lengthCm);
+  return { lengthCm, dryKg, wetKg, sectionCm2: sectionAreaCm2(shape) };
+}
+
+export function supportOf(plant: PlantRow): StandingSupport | undefined {
+  const { supportCm: lengthCm, supportKind: kind, supportSection, supportId } = plant;
+  if (lengthCm === null) return undefined;
+  return weighSupport({ lengthCm, kind, section: supportSection ?? null, supportId });
 }
 
 /** Litres that the present pot holds when filled. */

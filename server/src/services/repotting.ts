@@ -1,28 +1,46 @@
 import {
   aftercarePlan,
   checkPot,
-  fillL,
-  insideOfMaterial,
+  coverFit,
   measureOut,
   partsOf,
   potLadder,
   recipe,
   blendOfRecipe,
-  WORK_BY_MEDIUM,
+  workFor,
   type AftercareTask,
+  type DrainageLayer,
   type IsoDate,
   type MediumKind,
   type PotMaterialId,
   type PotShape,
+  type RootCuts,
 } from '@fernbank/core';
-import { and, desc, eq, gt, sql } from 'drizzle-orm';
+import { and, desc, eq, gt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { plants, pots, repots, tasks, type MixedIn } from '../db/schema.ts';
+import {
+  plans,
+  plants,
+  pots,
+  repots,
+  tasks,
+  type HousedSupport,
+  type MixedIn,
+} from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
-import { heightOf, supportOf, type PlantRow } from './collection.ts';
+import { heightOf, supportOf, weighSupport, type PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
 import { readSettings } from './settings.ts';
+import {
+  putPotBack,
+  putSupportBack,
+  soakPot,
+  takeCover,
+  takePot,
+  takePotBack,
+  takeSupport,
+} from './shelf.ts';
 
 /** A repot as the keeper confirms it. */
 export interface RepotOrder {
@@ -35,6 +53,12 @@ export interface RepotOrder {
   mediumKind: MediumKind;
   recipeId: string | null;
   rootsCut: boolean;
+  /** absent: the one it has */
+  support?: HousedSupport | null;
+  /** absent: the cover it stands in, where the new pot goes into it */
+  coverId?: number | null;
+  layer?: DrainageLayer;
+  cuts?: RootCuts;
   scoopL: number | null;
   note: string;
 }
@@ -53,7 +77,11 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     checkDates(tx, plant, order.date);
     checkPot(order.pot);
     const judgement = judge(tx, plant, order.date);
-    const work = WORK_BY_MEDIUM[plant.mediumKind];
+    const work = workFor(judgement.file.situation);
+    const mixedIn = mixFor(order, judgement);
+    const { takenFrom, coverId } = movePots(tx, plant, order);
+    const support = moveSupport(tx, plant, order.support);
+    const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
     const inserted = tx
       .insert(repots)
       .values({
@@ -67,6 +95,9 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
           mediumKind: plant.mediumKind,
           recipeId: plant.recipeId,
           lastRepot: plant.lastRepot,
+          support: supportHoused(plant),
+          coverId: plant.coverId,
+          plan: planned?.fit ?? null,
         },
         after: {
           pot: order.pot,
@@ -74,8 +105,11 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
           potId: order.potId,
           mediumKind: order.mediumKind,
           recipeId: order.recipeId,
+          support,
+          coverId,
+          ...(takenFrom ? { takenFrom } : {}),
         },
-        mixedIn: mixFor(order, judgement),
+        mixedIn,
         rootWork: work,
         rootsCut: order.rootsCut,
         verdict: judgement.decision.verdict,
@@ -83,7 +117,6 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       })
       .returning()
       .get();
-    movePots(tx, plant.potId, order.potId);
     tx.update(plants)
       .set({
         ...touch(plant),
@@ -93,11 +126,15 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
         mediumKind: order.mediumKind,
         recipeId: order.recipeId,
         lastRepot: order.date,
+        coverId,
+        ...supportColumns(support),
       })
       .where(eq(plants.id, plant.id))
       .run();
-    const planned = aftercare(tx, plant, order, judgement, work);
-    const written = planned.map((task) =>
+    // What was planned is done.
+    tx.delete(plans).where(eq(plans.plantId, plant.id)).run();
+    const care = aftercare(tx, plant, order, judgement, work);
+    const written = care.map((task) =>
       tx
         .insert(tasks)
         .values({ ...stamp(), ...task, plantId: plant.id, repotId: inserted.id })
@@ -129,15 +166,22 @@ function checkDates(db: Db, plant: PlantRow, date: IsoDate): void {
 function mixFor(order: RepotOrder, { file }: Judgement): MixedIn | null {
   if (!order.recipeId) return null;
   const { label, parts } = recipe(order.recipeId);
-  const support = supportOf(file.plant);
+  const support = order.support
+    ? weighSupport(order.support)
+    : order.support === null
+      ? undefined
+      : supportOf(file.plant);
   const ladder = potLadder({
     situation: file.situation,
     options: [
-      { id: 'new', label: '', outside: order.pot, material: order.potMaterial, owned: true },
+      { id: 'new', label: '', outside: order.pot, material: order.potMaterial, source: 'free' },
     ],
     mix: blendOfRecipe(order.recipeId),
+    newKind: order.mediumKind,
     plantHeightCm: heightOf(file).cm,
     ...(support ? { support } : {}),
+    ...(order.layer ? { layer: order.layer } : {}),
+    ...(order.cuts ? { cuts: order.cuts } : {}),
   });
   const filledL = ladder.rungs[0]!.newMediumL;
   if (filledL <= 0) return null;
@@ -157,28 +201,68 @@ function mixFor(order: RepotOrder, { file }: Judgement): MixedIn | null {
   };
 }
 
-/** A pot of the shelf is taken; the one it left, if it was the shelf's, is free again. */
-function movePots(db: Db, from: number | null, to: number | null): void {
-  if (from === to) return;
-  if (to !== null) {
-    const shelf = rowOr404(db, pots, to, 'pot');
-    if (shelf.free < 1) throw new HttpError(409, 'potTaken', 'no such pot is free', 'potId');
-    db.update(pots)
-      .set({ ...touch(shelf), free: shelf.free - 1 })
-      .where(eq(pots.id, to))
-      .run();
-  }
-  freeOnShelf(db, from);
+/**
+ * Pots and covers that change hands: the new pot is taken, the old one goes to
+ * its soak, and a cover that the new pot does not go into is free again.
+ */
+function movePots(
+  tx: Db,
+  plant: PlantRow,
+  order: RepotOrder,
+): { takenFrom?: 'free' | 'soaking'; coverId: number | null } {
+  const moved =
+    order.potId !== null && order.potId !== plant.potId
+      ? { takenFrom: takePot(tx, order.potId) }
+      : {};
+  if (order.potId !== plant.potId) soakPot(tx, plant.potId, order.date);
+  return { ...moved, coverId: moveCover(tx, plant, order.coverId, order.pot) };
 }
 
-/** One more of these stands free; nothing to do for a pot that was never the shelf's. */
-export function freeOnShelf(db: Db, potId: number | null): void {
-  if (potId === null) return;
-  db.update(pots)
-    .set({ free: sql`min(${pots.count}, ${pots.free} + 1)`, rev: sql`${pots.rev} + 1` })
-    .where(eq(pots.id, potId))
-    .run();
+/** The cover that a plant then stands in; `wanted` undefined: its own, where the new pot goes into it. */
+export function moveCover(
+  tx: Db,
+  plant: Pick<PlantRow, 'coverId'>,
+  wanted: number | null | undefined,
+  pot: PotShape,
+): number | null {
+  const before = plant.coverId;
+  const cover = before === null ? null : rowOr404(tx, pots, before, 'pot');
+  const stays = cover !== null && coverFit(pot, cover.shape, cover.material).fits;
+  const coverId = wanted === undefined ? (stays ? before : null) : wanted;
+  if (coverId === before && (coverId === null || stays)) return before;
+  putPotBack(tx, before);
+  if (coverId !== null) takeCover(tx, coverId, pot);
+  return coverId;
 }
+
+/** The support that a plant then has; `wanted` undefined: the one it has. */
+export function moveSupport(
+  tx: Db,
+  plant: PlantRow,
+  wanted: HousedSupport | null | undefined,
+): HousedSupport | null {
+  const before = supportHoused(plant);
+  if (wanted === undefined) return before;
+  if ((wanted?.supportId ?? null) !== plant.supportId) {
+    if (wanted?.supportId) takeSupport(tx, wanted.supportId);
+    putSupportBack(tx, plant.supportId);
+  }
+  return wanted;
+}
+
+export function supportHoused(plant: PlantRow): HousedSupport | null {
+  if (plant.supportCm === null) return null;
+  const { supportCm: lengthCm, supportKind: kind, supportSection, supportId } = plant;
+  return { lengthCm, kind, section: supportSection ?? null, supportId };
+}
+
+/** A plant's columns for a support. */
+export const supportColumns = (support: HousedSupport | null) => ({
+  supportCm: support?.lengthCm ?? null,
+  supportKind: support?.kind ?? null,
+  supportSection: support?.section ?? null,
+  supportId: support?.supportId ?? null,
+});
 
 function aftercare(
   db: Db,
@@ -216,17 +300,34 @@ export function undoRepot(db: Db, row: RepotRow): void {
       throw new HttpError(409, 'notNewest', 'a later repot builds on this one; undo that first');
     }
     const plant = rowOr404(tx, plants, row.plantId, 'plant');
-    movePots(tx, plant.potId, row.before.potId);
-    const { pot, potMaterial, potId, mediumKind, recipeId, lastRepot } = row.before;
+    const { pot, potMaterial, potId, mediumKind, recipeId, lastRepot, support, coverId } =
+      row.before;
+    if (plant.potId !== potId) {
+      putPotBack(tx, plant.potId, row.after.takenFrom);
+      takePotBack(tx, potId);
+    }
+    const housed = support === undefined ? {} : supportColumns(moveSupport(tx, plant, support));
+    const covered = coverId === undefined ? {} : { coverId: moveCover(tx, plant, coverId, pot) };
     tx.update(plants)
-      .set({ ...touch(plant), pot, potMaterial, potId, mediumKind, recipeId, lastRepot })
+      .set({
+        ...touch(plant),
+        pot,
+        potMaterial,
+        potId,
+        mediumKind,
+        recipeId,
+        lastRepot,
+        ...housed,
+        ...covered,
+      })
       .where(eq(plants.id, plant.id))
       .run();
     tx.delete(repots).where(eq(repots.id, row.id)).run();
+    if (row.before.plan) {
+      tx.insert(plans)
+        .values({ ...stamp(), plantId: plant.id, date: row.date, fit: row.before.plan })
+        .onConflictDoNothing()
+        .run();
+    }
   });
-}
-
-/** Litres that a pot of the shelf holds when filled, for lists. */
-export function shelfFillL(shape: PotShape, material: PotMaterialId): number {
-  return fillL(insideOfMaterial(shape, material));
 }

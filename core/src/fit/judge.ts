@@ -1,0 +1,79 @@
+import { UNSAFE_DEG } from '../stability/index.ts';
+import { WET_LIMIT_DAYS } from '../water/index.ts';
+import { halfWidthCm } from '../pots/index.ts';
+import type { Situation } from '../decide/index.ts';
+import type { RootBall } from './ball.ts';
+import type { Rung, RungVerdict } from './rung.ts';
+
+/** A pot may stay wet this much longer at rest than in growth. @source common practice, no source */
+const REST_ALLOWANCE = 2;
+/** A pot in which roots have this little to begin with is too large, whatever the school. */
+const LEAST_EXPLORED = 0.12;
+/** A ball gives this much when it is squeezed in, cm across; and this share of its height can come off below. */
+const GIVES_CM = 0.6;
+const MOST_SHAVED = 0.2;
+
+/** What rules a pot out by itself; null: nothing does. */
+export function ruledOut(
+  rung: Rung,
+  { traits }: Situation,
+  ball: RootBall,
+  presentIsUnderShelf: boolean,
+): { verdict: RungVerdict; because: string } | null {
+  const { option, stance, depth } = rung;
+  const limit = WET_LIMIT_DAYS[traits.drying] * REST_ALLOWANCE;
+  if (option.features?.holes === 0 && !((option.features.reservoirL ?? 0) > 0)) {
+    return {
+      verdict: 'noHoles',
+      because: 'it has no hole for water to leave by: drill it, or keep it as a cover',
+    };
+  }
+  if (ball.keepsShape && !ballGoesIn(rung, ball)) {
+    return {
+      verdict: 'ballTooWide',
+      because:
+        `the ball is ${ball.widthCm.toFixed(1)} cm wide and ${ball.heightCm.toFixed(1)} cm high: ` +
+        'it will not go in whole',
+    };
+  }
+  if (stance.tipAngleDryDeg < UNSAFE_DEG) {
+    return {
+      verdict: 'tips',
+      because: `would topple at ${stance.tipAngleDryDeg.toFixed(1)}° when dry; ${UNSAFE_DEG}° is the least`,
+    };
+  }
+  if (presentIsUnderShelf && rung.clearanceCm !== null && rung.clearanceCm < 0) {
+    return {
+      verdict: 'tooTall',
+      because: `would stand ${stance.topCm.toFixed(0)} cm high, ${(-rung.clearanceCm).toFixed(0)} cm more than the place has`,
+    };
+  }
+  if (rung.daysToDryAtRest > limit) {
+    return {
+      verdict: 'staysWet',
+      because: `stays wet ${Math.round(rung.daysToDryAtRest)} days at rest; these roots rot after about ${limit}`,
+    };
+  }
+  if (rung.explored < LEAST_EXPLORED) {
+    return {
+      verdict: 'tooLarge',
+      because: `roots would start in only ${Math.round(rung.explored * 100)} % of it: the rest stays wet and sours`,
+    };
+  }
+  if (depth.shaveCm > ball.heightCm * MOST_SHAVED && ball.live > 0.5) {
+    return {
+      verdict: 'ballTooWide',
+      because: `too shallow: ${depth.shaveCm.toFixed(1)} cm of the ball would have to come off below`,
+    };
+  }
+  return null;
+}
+
+/** Whole, at its top and at its base. */
+function ballGoesIn({ inside, depth, fillHeightCm }: Rung, ball: RootBall): boolean {
+  const top = 2 * halfWidthCm(inside, fillHeightCm) + GIVES_CM;
+  const base = 2 * halfWidthCm(inside, depth.layerCm + depth.bedCm) + GIVES_CM;
+  return (
+    top >= ball.widthCm && base >= ball.baseWidthCm && depth.shaveCm <= ball.heightCm * MOST_SHAVED
+  );
+}

@@ -1,0 +1,58 @@
+import { rimCm, type PotShape } from '../pots/index.ts';
+import type { DepthPlan } from './depth.ts';
+import type { CoverOption, PotOption } from './options.ts';
+import type { Stance, Standing } from './standing.ts';
+
+/** Why a rung is not the one, or that it could be. */
+export type RungVerdict =
+  | 'chosen'
+  | 'fits'
+  | 'tooSmall'
+  | 'tooLarge'
+  | 'staysWet'
+  | 'tips'
+  | 'ballTooWide'
+  | 'noHoles'
+  | 'tooTall';
+
+/** What a pot's make does, beside its size: worked into the numbers, or only said. */
+export interface RungNote {
+  kind: 'number' | 'advice';
+  text: string;
+}
+
+/** One pot of the ladder with what it would mean. */
+export interface Rung {
+  option: PotOption;
+  inside: PotShape;
+  rimCm: number;
+  fillHeightCm: number;
+  fillL: number;
+  newMediumL: number;
+  /** share explored on the first day */
+  explored: number;
+  /** null: the plant does not grow here */
+  monthsToCrowded: number | null;
+  /** its 80 % band, months; null: the plant does not grow here */
+  crowdedBand: { soonest: number; latest: number } | null;
+  /** null: the medium does not age */
+  mediumMonths: number | null;
+  daysToDryInGrowth: number;
+  daysToDryAtRest: number;
+  air: number;
+  water: number;
+  standing: Standing;
+  stance: Stance;
+  /** room left under the shelf above; null where nothing is above */
+  clearanceCm: number | null;
+  depth: DepthPlan;
+  /** the cover pots of the keeper's own that it stands in */
+  covers: CoverOption[];
+  notes: RungNote[];
+  verdict: RungVerdict;
+  because: string;
+}
+
+/** Width of the present pot's rim against which a rung is wider or narrower, cm. */
+export const widerBy = (rung: Pick<Rung, 'rimCm'>, present: PotShape): number =>
+  rung.rimCm - rimCm(present);

@@ -1,0 +1,2 @@
+export * from './highs.ts';
+export * from './model.ts';

@@ -1,0 +1,84 @@
+import { clamp } from '../number/index.ts';
+import type { Traits } from '../catalogue/index.ts';
+import { crowdedAt, monthsToCrowded, oddsExplored, ratePerActiveMonth } from './filling.ts';
+import type { RootReading } from './reading.ts';
+
+/** How fast one plant's roots fill its pot, in parts of what is usual for its vigour. */
+export interface RootPace {
+  factor: number;
+  /** standard deviation of its logarithm */
+  sdLog: number;
+  /** the plant's own stay in its pot went into it */
+  own: boolean;
+}
+
+/** Plants of one vigour differ by about a third. @source common practice, no source */
+const SPREAD = 0.33;
+export const TYPICAL_PACE: RootPace = { factor: 1, sdLog: SPREAD, own: false };
+
+/** Share explored right after a pot-up by one size, from which growth is counted. */
+export const EXPLORED_AT_START = 0.5;
+/** What is not known of that start, in log-odds: how much larger the pot was, how much was cut. */
+const START_SD_ODDS = 0.5;
+/** Roots that mat along the wall say "at least": beyond this the log-odds run away. */
+const FULLEST_TOLD = 1.08;
+const LEAST_ACTIVE_MONTHS = 1;
+const SLOWEST = 0.4;
+const FASTEST = 2.5;
+
+/**
+ * A plant's own pace from what its roots did since its last repot: the usual
+ * pace is the prior, the reading moves it by how precise it is.
+ *
+ * @param months  in this pot
+ * @param meanActivity  of the season over them, 0 … 1
+ * @source normal prior and likelihood, weighted by precision
+ */
+export function rootPace(
+  reading: RootReading | null,
+  months: number,
+  meanActivity: number,
+  vigour: Traits['vigour'],
+): RootPace {
+  const active = months * meanActivity;
+  if (!reading || active < LEAST_ACTIVE_MONTHS) return TYPICAL_PACE;
+  const explored = clamp(reading.explored, 0.05, FULLEST_TOLD);
+  const usualRise = ratePerActiveMonth(vigour) * active;
+  const seen = (oddsExplored(explored) - oddsExplored(EXPLORED_AT_START)) / usualRise;
+  const sd = Math.hypot(reading.sd * oddsSlope(explored), START_SD_ODDS) / usualRise;
+  const prior = 1 / SPREAD ** 2;
+  const told = 1 / sd ** 2;
+  const factor = clamp((prior + told * seen) / (prior + told), SLOWEST, FASTEST);
+  return { factor, sdLog: Math.min(SPREAD, Math.sqrt(1 / (prior + told)) / factor), own: true };
+}
+
+const STEP = 1e-4;
+/** Change of the log-odds per share explored. */
+function oddsSlope(explored: number): number {
+  return (oddsExplored(explored + STEP) - oddsExplored(explored - STEP)) / (2 * STEP);
+}
+
+/** Of 80 %, as z-value on either side. */
+const Z80 = 1.2816;
+
+/**
+ * Months until the pot is crowded, with the 80 % band.
+ *
+ * @param start  share explored on the first day, with its uncertainty
+ * @returns null when the plant does not grow
+ */
+export function crowdedBand(
+  start: RootReading,
+  traits: Pick<Traits, 'vigour' | 'snug'>,
+  meanActivity: number,
+  pace: RootPace = TYPICAL_PACE,
+): { months: number; soonest: number; latest: number } | null {
+  const months = monthsToCrowded(start.explored, traits, meanActivity, pace.factor);
+  if (months === null) return null;
+  const gap = oddsExplored(crowdedAt(traits)) - oddsExplored(Math.max(0.03, start.explored));
+  if (gap <= 0) return { months: 0, soonest: 0, latest: 0 };
+  const perOdds = months / gap;
+  const sdStart = start.sd * oddsSlope(Math.max(0.03, start.explored)) * perOdds;
+  const spread = (Z80 * Math.hypot(sdStart, months * pace.sdLog)) / months;
+  return { months, soonest: months * Math.exp(-spread), latest: months * Math.exp(spread) };
+}

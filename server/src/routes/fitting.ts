@@ -1,0 +1,110 @@
+import { checkPot, checkSection } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import Joi from 'joi';
+import { asOf, dayQuery, type Context } from '../context.ts';
+import { plans, plants, type FitPlan } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
+import {
+  drainageLayer,
+  potMaterialId,
+  potShape,
+  recipeId,
+  rootCuts,
+  rowId,
+  section,
+  sizeSchool,
+  supportKindId,
+  supportLength,
+} from '../http/fields.ts';
+import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
+import { POT_SOURCES } from '@fernbank/core';
+import { fittingFor, plansWithPlants } from '../services/fitting.ts';
+
+const fitPlan = Joi.object<FitPlan>({
+  pot: potShape().required(),
+  potMaterial: potMaterialId().required(),
+  potLabel: Joi.string().trim().max(120).allow('').required(),
+  potId: rowId().allow(null).default(null),
+  potSource: Joi.string()
+    .valid(...POT_SOURCES)
+    .required(),
+  leftBy: Joi.string().max(120),
+  recipeId: recipeId().required(),
+  size: sizeSchool().required(),
+  layer: drainageLayer().default('screen'),
+  cuts: rootCuts().default({ pieces: 1, rootsPruned: false }),
+  support: Joi.object({
+    kind: supportKindId().required(),
+    section: section().required(),
+    lengthCm: supportLength().required(),
+    stock: Joi.object({
+      id: rowId().allow(null).required(),
+      lengthCm: supportLength().required(),
+    })
+      .allow(null)
+      .default(null),
+    poles: Joi.number().integer().min(1).max(20).default(1),
+  })
+    .allow(null)
+    .default(null),
+});
+
+/** What a plant could move into, and what was settled on. */
+export function fittingRoutes(context: Context): DescribedRouter {
+  const { db } = context;
+  const routes = new DescribedRouter();
+
+  routes.get(
+    '/plants/:id/fitting',
+    {
+      summary: 'pots, covers and supports that a plant could have, and its plan',
+      query: dayQuery,
+    },
+    (request, response) => {
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      response.json(fittingFor(db, plant, asOf(context, request)));
+    },
+  );
+  routes.get('/plans', { summary: 'what was settled on, plant by plant' }, (_request, response) => {
+    response.json({ items: plansWithPlants(db), nextCursor: null });
+  });
+  routes.put(
+    '/plants/:id/plan',
+    { summary: 'settle on a pot, a mix and a support', body: fitPlan, status: 200 },
+    (request, response, fit) => {
+      checkPot(fit.pot);
+      if (fit.support) checkSection(fit.support.section);
+      const row = db.transaction((tx) => {
+        const plant = rowOr404(tx, plants, idOf(request), 'plant');
+        const before = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
+        if (before) checkFresh(request, before);
+        const date = context.today();
+        return before
+          ? tx
+              .update(plans)
+              .set({ fit, date, ...touch(before) })
+              .where(eq(plans.id, before.id))
+              .returning()
+              .get()
+          : tx
+              .insert(plans)
+              .values({ ...stamp(), plantId: plant.id, date, fit })
+              .returning()
+              .get();
+      });
+      sendRow(response, row);
+    },
+  );
+  routes.delete(
+    '/plants/:id/plan',
+    { summary: 'drop what was settled on' },
+    (request, response) => {
+      db.transaction((tx) => {
+        const plant = rowOr404(tx, plants, idOf(request), 'plant');
+        tx.delete(plans).where(eq(plans.plantId, plant.id)).run();
+      });
+      response.status(204).end();
+    },
+  );
+  return routes;
+}

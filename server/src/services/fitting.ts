@@ -1,0 +1,79 @@
+import { addDays, type IsoDate } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { plans, plants, pots, spots, supports } from '../db/schema.ts';
+import type { PlantRow } from './collection.ts';
+import { judgeAll, type Judgement } from './judging.ts';
+
+/** A pot that another plant is about to leave. */
+export interface HandDown {
+  plantId: number;
+  name: string;
+  pot: PlantRow['pot'];
+  potMaterial: PlantRow['potMaterial'];
+  potId: number | null;
+  /** when it is expected to be left */
+  week: IsoDate | null;
+}
+
+/** A pot is worth waiting for so long. @source common practice, no source */
+const HAND_DOWN_WEEKS = 8;
+
+/** All that a plant could be fitted with, as the shelf and the other plants stand on a day. */
+export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
+  const shelf = db.select().from(pots).all();
+  const present = shelf.find(({ id }) => id === plant.coverId) ?? null;
+  return {
+    pots: shelf.filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0),
+    covers: shelf.filter(({ role, free }) => role === 'cover' && free > 0),
+    presentCover: present,
+    presentPot: shelf.find(({ id }) => id === plant.potId) ?? null,
+    supports: db
+      .select()
+      .from(supports)
+      .all()
+      .filter(({ free }) => free > 0),
+    handDowns: handDownsFor(db, plant, date),
+    headroomCm: db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!.headroomCm,
+    plan: db.select().from(plans).where(eq(plans.plantId, plant.id)).get() ?? null,
+  };
+}
+
+/** Pots of plants that want another themselves, now or soon. */
+function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
+  const soon = addDays(date, HAND_DOWN_WEEKS * 7);
+  return judgeAll(db, date)
+    .filter(({ file }) => file.plant.id !== plant.id)
+    .filter((judgement) => leavesItsPot(judgement, soon))
+    .map(({ file, decision }) => ({
+      plantId: file.plant.id,
+      name: file.plant.name,
+      pot: file.plant.pot,
+      potMaterial: file.plant.potMaterial,
+      potId: file.plant.potId,
+      week: decision.week,
+    }));
+}
+
+function leavesItsPot({ decision, overrule }: Judgement, soon: IsoDate): boolean {
+  if (overrule?.instead === 'leave' || decision.lookFirst) return false;
+  switch (decision.verdict) {
+    case 'rescueNow':
+    case 'repotNow':
+      return true;
+    case 'repotInWeek':
+      return decision.week !== null && decision.week <= soon;
+    default:
+      return false;
+  }
+}
+
+/** Every plan with the name of its plant. */
+export function plansWithPlants(db: Db) {
+  return db
+    .select({ plan: plans, name: plants.name, taxon: plants.taxon })
+    .from(plans)
+    .innerJoin(plants, eq(plans.plantId, plants.id))
+    .all()
+    .map(({ plan, name, taxon }) => ({ ...plan, name, taxon }));
+}

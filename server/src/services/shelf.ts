@@ -1,0 +1,117 @@
+import { coverFit, type IsoDate } from '@fernbank/core';
+import { eq, sql } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { pots, supports } from '../db/schema.ts';
+import { HttpError, invalid } from '../http/errors.ts';
+import { rowOr404, touch } from '../http/resource.ts';
+
+export type PotRow = typeof pots.$inferSelect;
+export type SupportRow = typeof supports.$inferSelect;
+
+/**
+ * A pot of the shelf is taken: a clean one, else one out of its soak, which the
+ * keeper then has rinsed.
+ *
+ * @throws HttpError 409 when none is there to take
+ */
+export function takePot(db: Db, potId: number): 'free' | 'soaking' {
+  const row = rowOr404(db, pots, potId, 'pot');
+  if (row.free < 1 && row.soaking < 1) {
+    throw new HttpError(
+      409,
+      'potTaken',
+      'no such pot is free: another plant stands in it',
+      'potId',
+    );
+  }
+  const from = row.free > 0 ? 'free' : 'soaking';
+  db.update(pots)
+    .set({ [from]: row[from] - 1, ...touch(row) })
+    .where(eq(pots.id, potId))
+    .run();
+  endSoak(db, potId);
+  return from;
+}
+
+/** A plant has left its pot, which is to be cleaned before the next; nothing to do for one that was never the shelf's. */
+export function soakPot(db: Db, potId: number | null, date: IsoDate): void {
+  if (potId === null) return;
+  db.update(pots)
+    .set({
+      soaking: sql`min(${pots.count} - ${pots.free}, ${pots.soaking} + 1)`,
+      soakingSince: sql`coalesce(${pots.soakingSince}, ${date})`,
+      rev: sql`${pots.rev} + 1`,
+    })
+    .where(eq(pots.id, potId))
+    .run();
+}
+
+/** A pot goes back clean, as if it had never been taken. */
+export function putPotBack(db: Db, potId: number | null, to: 'free' | 'soaking' = 'free'): void {
+  if (potId === null) return;
+  const room = to === 'free' ? pots.soaking : pots.free;
+  db.update(pots)
+    .set({ [to]: sql`min(${pots.count} - ${room}, ${pots[to]} + 1)`, rev: sql`${pots.rev} + 1` })
+    .where(eq(pots.id, potId))
+    .run();
+}
+
+/** A plant moves back into a pot that it has just left: from its soak, where it still is. */
+export function takePotBack(db: Db, potId: number | null): void {
+  if (potId === null) return;
+  const row = db.select().from(pots).where(eq(pots.id, potId)).get();
+  if (!row) return;
+  if (row.soaking > 0) {
+    db.update(pots)
+      .set({ soaking: row.soaking - 1, ...touch(row) })
+      .where(eq(pots.id, potId))
+      .run();
+    endSoak(db, potId);
+  } else {
+    takePot(db, potId);
+  }
+}
+
+function endSoak(db: Db, potId: number): void {
+  db.update(pots)
+    .set({ soakingSince: sql`case when ${pots.soaking} > 0 then ${pots.soakingSince} end` })
+    .where(eq(pots.id, potId))
+    .run();
+}
+
+/**
+ * A plant's pot is put into a cover of the shelf.
+ *
+ * @throws HttpError 422 when it does not go in, 409 when none is free
+ */
+export function takeCover(db: Db, coverId: number, pot: PotRow['shape']): void {
+  const row = db.select().from(pots).where(eq(pots.id, coverId)).get();
+  if (!row || row.role !== 'cover') throw invalid('coverId', `cover ${coverId} was not found`);
+  const fit = coverFit(pot, row.shape, row.material);
+  if (!fit.fits) throw invalid('coverId', `${row.label} does not take this pot: ${fit.why}`);
+  if (row.free < 1) throw new HttpError(409, 'potTaken', `no ${row.label} is free`, 'coverId');
+  db.update(pots)
+    .set({ free: row.free - 1, ...touch(row) })
+    .where(eq(pots.id, coverId))
+    .run();
+}
+
+/** A support of the shelf is taken. @throws HttpError 409 when none is free */
+export function takeSupport(db: Db, supportId: number): void {
+  const row = rowOr404(db, supports, supportId, 'support');
+  if (row.free < 1) {
+    throw new HttpError(409, 'supportTaken', `no ${row.label} is free`, 'support.supportId');
+  }
+  db.update(supports)
+    .set({ free: row.free - 1, ...touch(row) })
+    .where(eq(supports.id, supportId))
+    .run();
+}
+
+export function putSupportBack(db: Db, supportId: number | null): void {
+  if (supportId === null) return;
+  db.update(supports)
+    .set({ free: sql`min(${supports.count}, ${supports.free} + 1)`, rev: sql`${supports.rev} + 1` })
+    .where(eq(supports.id, supportId))
+    .run();
+}
