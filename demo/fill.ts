@@ -24,6 +24,7 @@ import {
   looks,
   measurements,
   overrules,
+  plans,
   plants,
   pots,
   repots,
@@ -31,11 +32,10 @@ import {
   supports,
   tasks,
 } from '../server/src/db/schema.ts';
-import { eq, sql } from 'drizzle-orm';
 import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
-import { PLANTS, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
+import { PLANTS, SETTLED, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
 
 const MONTHS_KEPT = 26;
 const DAYS_PER_MONTH = 30.4;
@@ -65,17 +65,19 @@ export function fillGarden(db: Db, today: IsoDate, seed = 54): void {
       const place = spotIds.get(kept.spot)!;
       plantIn(tx, kept, place.id, place.spot, today, random, shelf);
     }
+    settlePlans(tx, shelf, today);
   });
 }
 
 /** A row of the shelf and what it holds, by its label. */
-type Shelf = Map<string, { id: number; row: (typeof SHELF)[number] }>;
+type Shelf = Map<string, { id: number; row: ShelfKind }>;
 
-/** Pots, covers and supports; what plants stand in is counted with them as it is taken. */
+/** Pots, covers and supports; what plants stand in is counted with them. */
 function stockShelf(db: Db, today: IsoDate): Shelf {
   const shelf: Shelf = new Map();
   for (const row of SHELF) {
     const { label, rimCm: rim, trade, material, free, soaking = 0, ...features } = row;
+    const inUse = PLANTS.filter((kept) => standsIn(kept, row) || coveredBy(kept, row)).length;
     const { id } = db
       .insert(pots)
       .values({
@@ -84,7 +86,7 @@ function stockShelf(db: Db, today: IsoDate): Shelf {
         label,
         shape: nominalPot(rim, trade),
         material,
-        count: free + soaking,
+        count: free + soaking + inUse,
         free,
         soaking,
         soakingSince: soaking > 0 ? addDays(today, -1) : null,
@@ -101,32 +103,46 @@ function stockShelf(db: Db, today: IsoDate): Shelf {
   return shelf;
 }
 
-/** The shelf's pot that a plant stands in, where it is one: one more of those there are. */
-function standsIn(db: Db, kept: GardenPlant, shelf: Shelf): number | null {
-  const own = [...shelf.values()].find(
-    ({ row }) =>
-      row.role !== 'cover' &&
-      row.rimCm === kept.rimCm &&
-      row.trade === (kept.trade ?? 'azalea') &&
-      row.material === (kept.material ?? 'plastic'),
-  );
-  if (!own) return null;
-  db.update(pots)
-    .set({ count: sql`${pots.count} + 1` })
-    .where(eq(pots.id, own.id))
-    .run();
-  return own.id;
+function settlePlans(db: Db, shelf: Shelf, today: IsoDate): void {
+  const kept = db.select().from(plants).all();
+  for (const { plant, pot, support } of SETTLED) {
+    const { id: plantId, taxon } = kept.find(({ name }) => name === plant)!;
+    const { id: potId, row } = shelf.get(pot)!;
+    db.insert(plans)
+      .values({
+        ...stamp(),
+        plantId,
+        date: addDays(today, -2),
+        fit: {
+          pot: nominalPot(row.rimCm, row.trade),
+          potMaterial: row.material,
+          potLabel: row.label,
+          potId,
+          potSource: 'free',
+          recipeId: resolveTaxon(taxon)!.traits.recipe,
+          size: 'oneUp',
+          layer: 'screen',
+          cuts: { pieces: 1, rootsPruned: false },
+          support: { ...support, stock: null, poles: 1 },
+        },
+      })
+      .run();
+  }
 }
 
-function coverOf(db: Db, kept: GardenPlant, shelf: Shelf): number | null {
-  if (!kept.cover) return null;
-  const { id } = shelf.get(kept.cover)!;
-  db.update(pots)
-    .set({ free: sql`${pots.free} - 1` })
-    .where(eq(pots.id, id))
-    .run();
-  return id;
-}
+type ShelfKind = (typeof SHELF)[number];
+
+/** Whether a plant stands in a pot, or a cover, of this row. */
+const standsIn = (kept: GardenPlant, row: ShelfKind): boolean =>
+  row.role !== 'cover' &&
+  row.rimCm === kept.rimCm &&
+  row.trade === (kept.trade ?? 'azalea') &&
+  row.material === (kept.material ?? 'plastic');
+const coveredBy = (kept: GardenPlant, row: ShelfKind): boolean =>
+  row.role === 'cover' && row.label === kept.cover;
+
+const idWhere = (shelf: Shelf, holds: (row: ShelfKind) => boolean): number | null =>
+  [...shelf.values()].find(({ row }) => holds(row))?.id ?? null;
 
 function plantIn(
   db: Db,
@@ -157,8 +173,8 @@ function plantIn(
       acquired: kept.repottedMonthsAgo === null ? daysAgo(3) : acquired,
       pot,
       potMaterial: material,
-      potId: standsIn(db, kept, shelf),
-      coverId: coverOf(db, kept, shelf),
+      potId: idWhere(shelf, (row) => standsIn(kept, row)),
+      coverId: idWhere(shelf, (row) => coveredBy(kept, row)),
       supportKind: kept.supportKind ?? null,
       stems: kept.stems ?? 1,
       mediumKind: kept.medium,

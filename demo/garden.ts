@@ -162,7 +162,7 @@ export const SHELF: ShelfRow[] = [
     rimCm: 20,
     trade: 'standard',
     material: 'glazed',
-    free: 2,
+    free: 1,
     role: 'cover',
     holes: 0,
   },
@@ -615,5 +615,33 @@ export const PLANTS: GardenPlant[] = [
     },
     lookedDaysAgo: 4,
     note: 'Moved to the ticket hall for its looks. It has sulked since.',
+  },
+];
+
+/** What the keepers have settled on so far: pot of the shelf and support. */
+export const SETTLED: {
+  plant: string;
+  pot: string;
+  support: { kind: SupportKindId; section: Section; lengthCm: number };
+}[] = [
+  {
+    plant: 'Purser',
+    pot: 'clay 19',
+    support: { kind: 'stake', section: { form: 'round', diameterCm: 1.2 }, lengthCm: 85 },
+  },
+  {
+    plant: 'Tidewrack',
+    pot: 'black 21',
+    support: { kind: 'stake', section: { form: 'round', diameterCm: 1.6 }, lengthCm: 135 },
+  },
+  {
+    plant: 'Lamplighter',
+    pot: 'black 21',
+    support: { kind: 'stake', section: { form: 'round', diameterCm: 1.2 }, lengthCm: 45 },
+  },
+  {
+    plant: 'Fletching',
+    pot: 'green 17',
+    support: { kind: 'mossSheet', section: { form: 'd', widthCm: 8 }, lengthCm: 95 },
   },
 ];

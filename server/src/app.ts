@@ -43,6 +43,8 @@ export function createApp(context: Context, logger: Logger, webFolder?: string):
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
+          // The solver is WebAssembly; no script is ever evaluated from text.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           // Vuetify writes its theme as a style element; scripts stay strict.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:', 'blob:'],

@@ -36,7 +36,7 @@ const place = computed(() => {
   const { path } = route;
   if (path.endsWith('/look')) return '/rounds';
   if (path.endsWith('/verdict')) return '/verdicts';
-  if (path.endsWith('/fit')) return '/fit';
+  if (path.endsWith('/fit') || path.endsWith('/sheet')) return '/fit';
   if (path.startsWith('/plants')) return '/record';
   return places.find(({ to }) => path.startsWith(to))?.to ?? '';
 });

@@ -26,6 +26,8 @@ export const router = createRouter({
     { path: '/plants/:id(\\d+)/look', component: () => import('./views/LookView.vue') },
     { path: '/plants/:id(\\d+)/verdict', component: () => import('./views/VerdictView.vue') },
     { path: '/plants/:id(\\d+)/fit', component: () => import('./views/FitView.vue') },
+    { path: '/plants/:id(\\d+)/sheet', component: () => import('./views/SheetView.vue') },
+    { path: '/fit/cuts', component: () => import('./views/CutsView.vue') },
     { path: '/:rest(.*)*', component: () => import('./views/NotFoundView.vue') },
   ],
 });

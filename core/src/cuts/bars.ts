@@ -8,6 +8,8 @@ export interface StockLength {
   lengthCm: number;
   /** how many there are; absent: as many as wanted */
   count?: number;
+  /** not owned yet: as little of it as can be */
+  toBuy?: boolean;
 }
 export interface CutPiece {
   lengthCm: number;
@@ -17,6 +19,7 @@ export interface CutPiece {
 /** One way to cut a length, and how many lengths are cut so. */
 export interface CutPattern {
   stockCm: number;
+  toBuy: boolean;
   pieces: CutPiece[];
   times: number;
   /** left over of each, cm, saw cuts taken off */
@@ -27,10 +30,10 @@ export interface CutPlan {
   patterns: CutPattern[];
   /** lengths used */
   stockUsed: number;
-  stock: CutPiece[];
+  stock: (CutPiece & { toBuy: boolean })[];
   /** used less what was wanted: offcuts and saw cuts */
   wasteCm: number;
-  /** no plan uses less length */
+  /** no plan buys less length and, buying that, none uses less */
   optimal: boolean;
   /** total length below which no plan can be, cm */
   boundCm: number;
@@ -48,6 +51,8 @@ const MOST_PATTERNS = 4000;
 const MOST_KINDS = 60;
 /** Of two plans of equal length, the one with fewer pieces of stock. */
 const A_LENGTH_MORE = 1e-4;
+/** A length that must be bought counts as if it were so many times as long: what is owned goes first. */
+const BOUGHT = 50;
 /** Lengths are told to the millimetre. */
 const LENGTH_TOLD_CM = 0.1;
 const SECONDS = 15;
@@ -63,9 +68,16 @@ const SECONDS = 15;
  */
 export function planCuts(request: CutRequest, solve: Solve, mostPatterns = MOST_PATTERNS): CutPlan {
   const kerfCm = within('kerfCm', request.kerfCm ?? 0, 0, 10);
-  const pieces = merged(request.pieces, 'piece');
+  const pieces = merged(
+    request.pieces.map((piece) => ({ ...piece, toBuy: false })),
+    'piece',
+  );
   const stock = merged(
-    request.stock.map(({ lengthCm, count }) => ({ lengthCm, count: count ?? Infinity })),
+    request.stock.map(({ lengthCm, count, toBuy }) => ({
+      lengthCm,
+      count: count ?? Infinity,
+      toBuy: toBuy ?? false,
+    })),
     'stock',
   );
   positive('number of pieces', pieces.length);
@@ -87,7 +99,7 @@ export function planCuts(request: CutRequest, solve: Solve, mostPatterns = MOST_
   const columns = complete
     ? enumerated.flatMap((found, k) => found!.map((counts) => ({ stock: k, counts })))
     : generatePatterns({ sizes, wanted, stock, kerfCm }, solve);
-  const model = modelOf(columns, wanted, stock, true);
+  const model = modelOf(columns, wanted, stock, { whole: true, buying: BOUGHT });
   const solution = solve(model, { seconds: SECONDS });
   if (solution.status === 'infeasible' || solution.values.length === 0) {
     throw new RangeError('stockCm must suffice for these pieces: add lengths or cut fewer');
@@ -98,25 +110,22 @@ export function planCuts(request: CutRequest, solve: Solve, mostPatterns = MOST_
   const wantedCm = pieces.reduce((sum, p) => sum + p.lengthCm * p.count, 0);
   const shortest = Math.min(...stock.map(({ lengthCm }) => lengthCm));
   const relaxed =
-    solve(modelOf(columns, wanted, stock, false)).objective / (1 + A_LENGTH_MORE / shortest);
+    solve(modelOf(columns, wanted, stock, { whole: false, buying: 1 })).objective /
+    (1 + A_LENGTH_MORE / shortest);
   const step = stock.length === 1 ? stock[0]!.lengthCm : 0;
   const proven = complete && solution.status === 'optimal';
-  const boundCm = proven
-    ? usedCm
-    : step > 0
-      ? Math.ceil(relaxed / step - 1e-6) * step
-      : relaxed;
+  const boundCm = proven ? usedCm : step > 0 ? Math.ceil(relaxed / step - 1e-6) * step : relaxed;
   return {
     patterns,
     stockUsed: patterns.reduce((sum, p) => sum + p.times, 0),
-    stock: stock.flatMap(({ lengthCm }) => {
+    stock: stock.flatMap(({ lengthCm, toBuy }) => {
       const count = patterns
-        .filter((p) => p.stockCm === lengthCm)
+        .filter((p) => p.stockCm === lengthCm && p.toBuy === toBuy)
         .reduce((sum, p) => sum + p.times, 0);
-      return count > 0 ? [{ lengthCm, count }] : [];
+      return count > 0 ? [{ lengthCm, count, toBuy }] : [];
     }),
     wasteCm: usedCm - wantedCm,
-    optimal: usedCm <= boundCm + LENGTH_TOLD_CM,
+    optimal: proven || usedCm <= boundCm + LENGTH_TOLD_CM,
     boundCm,
   };
 }
@@ -127,18 +136,24 @@ export interface Column {
   counts: Counts;
 }
 
-/** Least length that covers what is wanted. */
+interface Stock {
+  lengthCm: number;
+  count: number;
+  toBuy: boolean;
+}
+
+/** Least length that covers what is wanted; what is to be bought counts `buying` times. */
 export function modelOf(
   columns: readonly Column[],
   wanted: readonly number[],
-  stock: readonly { lengthCm: number; count: number }[],
-  whole: boolean,
+  stock: readonly Stock[],
+  { whole, buying }: { whole: boolean; buying: number },
 ): LinearModel {
   const limited = stock.flatMap(({ count }, k) => (Number.isFinite(count) ? [{ k, count }] : []));
   return {
     sense: 'min',
     variables: columns.map(({ stock: k }) => ({
-      cost: stock[k]!.lengthCm + A_LENGTH_MORE,
+      cost: stock[k]!.lengthCm * (stock[k]!.toBuy ? buying : 1) + A_LENGTH_MORE,
       whole,
     })),
     constraints: [
@@ -161,20 +176,25 @@ export function modelOf(
 }
 
 /** Same lengths together, sizes and counts checked. */
-function merged(
-  lengths: readonly { lengthCm: number; count: number }[],
-  what: string,
-): { lengthCm: number; count: number }[] {
-  const byLength = new Map<number, number>();
-  for (const { lengthCm, count } of lengths) {
+function merged(lengths: readonly Stock[], what: string): Stock[] {
+  const byLength = new Map<string, Stock>();
+  for (const { lengthCm, count, toBuy } of lengths) {
     within(`lengthCm of a ${what}`, lengthCm, 0.1, 10_000);
     if (!(count >= 1) || (Number.isFinite(count) && !Number.isInteger(count))) {
       throw new RangeError(`count of a ${what} must be a whole number above 0, got ${count}`);
     }
-    byLength.set(lengthCm, (byLength.get(lengthCm) ?? 0) + count);
+    const key = `${lengthCm}|${toBuy}`;
+    const before = byLength.get(key)?.count ?? 0;
+    byLength.set(key, { lengthCm, count: before + count, toBuy });
   }
   within(`number of different lengths of ${what}`, byLength.size, 0, MOST_KINDS);
-  return [...byLength].map(([lengthCm, count]) => ({ lengthCm, count }));
+  return [...byLength.values()];
+}
+
+interface Bar {
+  stockCm: number;
+  toBuy: boolean;
+  counts: number[];
 }
 
 /** Patterns as cut: what would be cut beyond what is wanted stays on the stock. */
@@ -182,33 +202,34 @@ function patternsOf(
   columns: readonly Column[],
   times: readonly number[],
   pieces: readonly CutPiece[],
-  stock: readonly { lengthCm: number }[],
+  stock: readonly Stock[],
   kerfCm: number,
 ): CutPattern[] {
   const left = pieces.map(({ count }) => count);
-  const bars: { stockCm: number; counts: number[] }[] = [];
+  const bars: Bar[] = [];
   columns.forEach(({ stock: k, counts }, i) => {
     for (let t = 0; t < times[i]!; t++) {
       const cut = counts.map((count, piece) => Math.min(count, left[piece]!));
       cut.forEach((count, piece) => (left[piece]! -= count));
       if (cut.some((count) => count > 0)) {
-        bars.push({ stockCm: stock[k]!.lengthCm, counts: cut });
+        bars.push({ stockCm: stock[k]!.lengthCm, toBuy: stock[k]!.toBuy, counts: cut });
       }
     }
   });
-  const same = new Map<string, { stockCm: number; counts: number[]; times: number }>();
+  const same = new Map<string, Bar & { times: number }>();
   for (const bar of bars) {
-    const key = `${bar.stockCm}|${bar.counts.join()}`;
+    const key = `${bar.stockCm}|${bar.toBuy}|${bar.counts.join()}`;
     const found = same.get(key);
     if (found) found.times += 1;
     else same.set(key, { ...bar, times: 1 });
   }
   return [...same.values()]
-    .map(({ stockCm, counts, times: count }) => {
+    .map(({ stockCm, toBuy, counts, times: count }) => {
       const cut = counts.reduce((sum, n) => sum + n, 0);
       const length = counts.reduce((sum, n, piece) => sum + n * pieces[piece]!.lengthCm, 0);
       return {
         stockCm,
+        toBuy,
         times: count,
         pieces: counts.flatMap((n, piece) =>
           n > 0 ? [{ lengthCm: pieces[piece]!.lengthCm, count: n }] : [],

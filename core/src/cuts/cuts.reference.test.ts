@@ -180,6 +180,27 @@ describe('what cannot be cut', () => {
     expect(exact.stockUsed).toBe(1);
   });
 
+  it('what is owned goes first, though a bought length would waste less (by hand)', () => {
+    const plan = planCuts(
+      {
+        stock: [
+          { lengthCm: 120, count: 2 },
+          { lengthCm: 150, toBuy: true },
+        ],
+        pieces: [
+          { lengthCm: 85, count: 2 },
+          { lengthCm: 135, count: 1 },
+        ],
+      },
+      solve,
+    );
+    expect(plan.stock).toEqual([
+      { lengthCm: 120, count: 2, toBuy: false },
+      { lengthCm: 150, count: 1, toBuy: true },
+    ]);
+    expect(plan.optimal).toBe(true);
+  });
+
   it('mesh that is wider than roll and long is refused; limited sheets too', () => {
     const roll = { kind: 'roll' as const, widthCm: 50 };
     expect(() => planMesh(roll, [{ widthCm: 60, lengthCm: 80, count: 1 }], solve)).toThrow(

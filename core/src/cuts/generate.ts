@@ -21,7 +21,7 @@ export function generatePatterns(
   }: {
     sizes: readonly number[];
     wanted: readonly number[];
-    stock: readonly { lengthCm: number; count: number }[];
+    stock: readonly { lengthCm: number; count: number; toBuy: boolean }[];
     kerfCm: number;
   },
   solve: Solve,
@@ -42,7 +42,7 @@ export function generatePatterns(
     });
   });
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const { duals, status } = solve(modelOf(columns, wanted, stock, false));
+    const { duals, status } = solve(modelOf(columns, wanted, stock, { whole: false, buying: 1 }));
     if (status !== 'optimal') break;
     const prices = duals.slice(0, sizes.length);
     const limits = stock.flatMap(({ count }, k) => (Number.isFinite(count) ? [k] : []));

@@ -13,7 +13,7 @@ import {
   type PotShape,
 } from '../pots/index.ts';
 import { crowdedBand, exploredInNewPot } from '../roots/index.ts';
-import { seasonAhead, temperatureOn, vpdKPa, type Spot } from '../season/index.ts';
+import { seasonAhead, vpdAtYearEnd } from '../season/index.ts';
 import { daysToDry, ownUse, typicalUseG, type OwnUse, type WaterFindings } from '../water/index.ts';
 import {
   freshIn,
@@ -100,8 +100,8 @@ export function potLadder(request: FitRequest): Ladder {
     newKind,
     ball,
     mean,
-    growth: paceAt(spot, Math.max(...season.activity), 'warmest'),
-    rest: paceAt(spot, Math.min(...season.activity), 'coolest'),
+    growth: { activity: Math.max(...season.activity), vpdKPa: vpdAtYearEnd(spot, 'warmest') },
+    rest: { activity: Math.min(...season.activity), vpdKPa: vpdAtYearEnd(spot, 'coolest') },
     own: ownUseOf(request),
     airNow: freshIn(request.mix, situation.pot).air,
   };
@@ -125,12 +125,6 @@ interface Shared {
   rest: Pace;
   own: OwnUse | null;
   airNow: number;
-}
-
-function paceAt(spot: Spot, activity: number, end: 'warmest' | 'coolest'): Pace {
-  const middles = Array.from({ length: 12 }, (_, month) => temperatureOn(spot, 15 + month * 30.4));
-  const celsius = end === 'warmest' ? Math.max(...middles) : Math.min(...middles);
-  return { activity, vpdKPa: Math.max(0.05, vpdKPa(celsius, spot.relativeHumidity)) };
 }
 
 /** The plant's own use against typical use of its present pot. */

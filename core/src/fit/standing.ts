@@ -120,3 +120,22 @@ export function stanceOf(standing: Standing): Stance {
     topCm,
   };
 }
+
+/** Within one horizon a plant is not believed to become heavier than this many times. */
+const MOST_HEAVIER = 3;
+
+/** The same plant once it has grown, with what its support will then be. */
+export function grownStanding(
+  standing: Standing,
+  plantHeightCm: number,
+  support: StandingSupport | undefined = standing.support,
+): Standing {
+  const tall = Math.max(standing.plantHeightCm, plantHeightCm);
+  const heavier = Math.min(MOST_HEAVIER, tall / Math.max(1, standing.plantHeightCm));
+  return {
+    ...standing,
+    plantHeightCm: tall,
+    plantKg: standing.plantKg * heavier,
+    ...(support ? { support } : {}),
+  };
+}

@@ -109,6 +109,16 @@ describe('height forecasts', () => {
     expect(steady(9).cmPerMonth).toBeCloseTo(6, 0);
   });
 
+  it('what rises from its base grows wider, not taller, until its own log says otherwise', () => {
+    const clump = { ...fast, growthForm: 'clump' as const };
+    expect(climbRate([], lamps, clump).gainIn(12).highCm).toBe(0);
+    const rising = Array.from({ length: 8 }, (_, i) => ({
+      date: addDays(START, i * 30),
+      cm: 20 + 4 * i,
+    }));
+    expect(climbRate(rising, lamps, clump).cmPerMonth).toBeGreaterThan(2);
+  });
+
   it('two heights on one day say nothing of a rate', () => {
     const twice = [
       { date: START, cm: 20 },

@@ -22,6 +22,26 @@ export interface ClimbRate {
  */
 export const USUAL_CLIMB = { fast: 22, middling: 8, slow: 1.5 } as const;
 const SPREAD_LOG = 0.6;
+/**
+ * How much of that climb plants of a form make: what rises from its base grows
+ * wider, not taller.
+ *
+ * @source common practice, no source
+ */
+const LENGTHENS: Record<Traits['growthForm'], number> = {
+  climber: 1,
+  trailer: 1,
+  shrub: 0.3,
+  tree: 0.3,
+  column: 0.1,
+  clump: 0,
+  rosette: 0,
+  walker: 0,
+  fan: 0,
+  bulb: 0,
+};
+/** What is not known of a plant that is not thought to lengthen, cm a month. */
+const LEAST_PRIOR_SD = 0.5;
 
 /** Growth of single months scatters about a plant's own rate by this share of it. @source common practice, no source */
 const MONTHLY_SCATTER = 0.4;
@@ -45,9 +65,9 @@ const LEAST_ACTIVE_MONTHS = 0.5;
 export function climbRate(
   entries: readonly HeightEntry[],
   spot: Spot,
-  plant: Pick<Traits, 'vigour' | 'rhythm' | 'growsFromC' | 'growsFullyC'>,
+  plant: Pick<Traits, 'vigour' | 'growthForm' | 'rhythm' | 'growsFromC' | 'growsFullyC'>,
 ): ClimbRate {
-  const usual = USUAL_CLIMB[plant.vigour];
+  const usual = USUAL_CLIMB[plant.vigour] * LENGTHENS[plant.growthForm];
   const points = sinceCut(activePoints(entries, spot, plant)).map(({ x, y }) => ({
     x: x / DAYS_A_MONTH,
     y,
@@ -58,10 +78,10 @@ export function climbRate(
 
   const own = points.length > 3 ? theilSen(points).slope : (last.y - points[0]!.y) / span;
   const readSd = READ_TO.cm + READ_TO.share * last.y;
-  const level = Math.max(own, 0.2 * usual);
+  const level = Math.max(own, 0.2 * usual, LEAST_PRIOR_SD);
   const scatter = scatterOf(points, own, readSd, MONTHLY_SCATTER * level);
   const ownVariance = (WALK_INFLATION * scatter.variance) / span + (2 * readSd ** 2) / span ** 2;
-  const priorVariance = Math.expm1(SPREAD_LOG ** 2) * usual ** 2;
+  const priorVariance = Math.max(LEAST_PRIOR_SD ** 2, Math.expm1(SPREAD_LOG ** 2) * usual ** 2);
   const told = 1 / ownVariance;
   const prior = 1 / priorVariance;
   const rate = Math.max(0, (told * own + prior * usual) / (told + prior));

@@ -3,3 +3,4 @@ export * from './calendar.ts';
 export * from './spot.ts';
 export * from './sun.ts';
 export * from './vapour.ts';
+export * from './yearEnds.ts';

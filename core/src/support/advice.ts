@@ -94,8 +94,10 @@ export function adviseSupport(wish: {
     }
     if (damp) {
       because.push(
-        `to be kept damp, about every ${Math.max(1, Math.round(damp.days))} days: ` +
-          `${damp.minutesPerWeek.toFixed(0)} min a week`,
+        kind.wetting === 'constant'
+          ? `to be kept damp, about every ${Math.max(1, Math.round(damp.days))} days: ` +
+              `${damp.minutesPerWeek.toFixed(0)} min a week`
+          : 'wetted when the plant is watered',
       );
       if (minutesPerWeek !== null && damp.minutesPerWeek > minutesPerWeek) {
         possible = false;
@@ -108,4 +110,13 @@ export function adviseSupport(wish: {
     }
     return { kind, score, possible, minutesPerWeek: damp?.minutesPerWeek ?? null, usable, because };
   }).sort((a, b) => Number(b.possible) - Number(a.possible) || b.score - a.score);
+}
+
+const HOLDS_ON: ReadonlySet<Traits['support']> = new Set(['aerialRoots', 'twines', 'tendrils']);
+/** What leans is tied up from this height on, cm. @source common practice, no source */
+const LEANS_FROM_CM = 45;
+
+/** Whether a plant of this habit and height asks for a support at all. */
+export function wantsSupport({ support }: Pick<Traits, 'support'>, plantCm: number): boolean {
+  return HOLDS_ON.has(support) || (support === 'leans' && plantCm >= LEANS_FROM_CM);
 }

@@ -19,6 +19,8 @@ export interface ReachedOn {
 
 /** How a vine will climb. */
 export interface Climb {
+  /** the day it starts from */
+  from: IsoDate;
   rate: ClimbRate;
   /** weeks from now */
   heightAt: (weeks: number) => HeightAhead;
@@ -55,6 +57,7 @@ export function climbAhead(situation: {
   const heightAt = (weeks: number): HeightAhead => {
     const months = active[clamp(Math.round(weeks), 0, CLIMB_WEEKS)]!;
     const { lowCm, cm, highCm } = rate.gainIn(months);
+    if (weeks <= 0) return { lowCm: heightCm, cm: heightCm, highCm: heightCm };
     return {
       lowCm: heightCm + steepness * lowCm,
       cm: heightCm + steepness * cm,
@@ -68,6 +71,7 @@ export function climbAhead(situation: {
     return null;
   };
   return {
+    from: date,
     rate,
     heightAt,
     reaches: (cm) => ({

@@ -43,18 +43,16 @@ export function isGrown(aboveCm: number, plantCm: number): boolean {
  * @param dampMinutes  a week, for a damp pole of that length
  */
 export function grownOutcomes(plant: {
-  date: IsoDate;
   plantCm: number;
   aboveCm: number;
   own: Climb;
   cutting: Climb;
   dampMinutes: number;
 }): GrownOutcome[] {
-  const { date, plantCm, aboveCm, own, cutting, dampMinutes } = plant;
+  const { plantCm, aboveCm, own, cutting, dampMinutes } = plant;
   const fromNow = usableShare(aboveCm, plantCm);
   const whole = usableShare(aboveCm, 0);
   const none: UsableShare = { fromCm: aboveCm, usableCm: 0, share: 0 };
-  const rooted = addDays(date, ROOTING_WEEKS * 7);
   const later = (day: IsoDate | null) => day && addDays(day, ROOTING_WEEKS * 7);
   const catchUp = later(cutting.reaches(Math.min(plantCm, aboveCm)).expected);
   return [
@@ -64,7 +62,7 @@ export function grownOutcomes(plant: {
       usedUp: later(cutting.reaches(aboveCm).expected),
       caughtUp: catchUp,
       minutesPerWeek: dampMinutes,
-      gives: `a rooted cutting about ${rooted} uses the whole pole; the old plant stays plain`,
+      gives: `a cutting roots in about ${ROOTING_WEEKS} weeks and uses the whole pole; the old plant stays plain`,
     },
     {
       school: 'fromNow',

@@ -16,6 +16,8 @@ export interface SupportKind {
   skinGPerCm2: number;
   /** share of its surface from which water leaves */
   exposed: number;
+  /** kept damp for its own sake, wetted when the plant is watered, or never */
+  wetting: 'constant' | 'withPlant' | 'never';
   /** for one watering of the pole */
   minutesAWatering: number;
   /** tallest that it is any good for, cm */
@@ -41,7 +43,7 @@ const SOURCE = 'densities typical values, from memory; lengths, work: common pra
 export const SUPPORT_KINDS: readonly SupportKind[] = [
   {
     id: 'mossMesh',
-    label: 'damp moss in mesh',
+    label: 'mesh pole of damp moss',
     rooted: true,
     moss: true,
     section: { form: 'round', diameterCm: 7 },
@@ -49,6 +51,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0,
     skinGPerCm2: 0.03,
     exposed: 0.6,
+    wetting: 'constant',
     minutesAWatering: 2,
     tallestCm: 180,
     stockCm: [40, 60, 80, 100, 120],
@@ -56,7 +59,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
   },
   {
     id: 'mossSheet',
-    label: 'damp moss in a folded sheet',
+    label: 'folded-sheet pole of damp moss',
     rooted: true,
     moss: true,
     section: { form: 'd', widthCm: 8 },
@@ -64,6 +67,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0,
     skinGPerCm2: 0.06,
     exposed: 0.25,
+    wetting: 'constant',
     minutesAWatering: 2,
     tallestCm: 180,
     stockCm: [40, 60, 80, 100, 120],
@@ -79,6 +83,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0.2,
     skinGPerCm2: 0,
     exposed: 0.7,
+    wetting: 'withPlant',
     minutesAWatering: 1,
     tallestCm: 150,
     stockCm: [40, 60, 80, 100, 120],
@@ -94,6 +99,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0.12,
     skinGPerCm2: 0,
     exposed: 0.6,
+    wetting: 'withPlant',
     minutesAWatering: 0.5,
     tallestCm: 120,
     stockCm: [40, 60, 90, 120],
@@ -109,6 +115,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0,
     skinGPerCm2: 0,
     exposed: 0,
+    wetting: 'never',
     minutesAWatering: 0,
     tallestCm: 240,
     stockCm: [45, 60, 90, 120, 150, 180],
@@ -124,6 +131,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0,
     skinGPerCm2: 0,
     exposed: 0,
+    wetting: 'never',
     minutesAWatering: 0,
     tallestCm: 60,
     stockCm: [30, 45, 60],
@@ -139,6 +147,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     waterKgPerL: 0,
     skinGPerCm2: 0,
     exposed: 0,
+    wetting: 'never',
     minutesAWatering: 0,
     tallestCm: 180,
     stockCm: [45, 60, 90, 120, 150],

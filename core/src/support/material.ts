@@ -66,12 +66,15 @@ export interface KeepingDamp {
 const G_PER_CM2_KPA = 0.15;
 /** A pole is watered when so much of its water is gone: beyond, the outside is dry and roots stop. */
 const SPENT = 0.4;
+/** A pot is watered about this often in growth, days: what is wetted with it. @source common practice, no source */
+const WITH_PLANT_DAYS = 7;
 /** Even an unneeded pole is looked at this often, days. */
 const LONGEST_DAYS = 14;
 const DAYS_A_WEEK = 7;
 
 /**
- * Water and minutes to keep a damp support damp in growth.
+ * Water and minutes to keep a damp support damp in growth. Coir and bark are
+ * wetted with the plant, not for their own sake: they dry within a day.
  *
  * @param aboveCm  what stands above the medium: the rest drinks from the pot
  * @param vpdKPa  of the spot in growth
@@ -84,7 +87,15 @@ export function keepingDamp(
   vpdKPa: number,
 ): KeepingDamp | null {
   const kind = supportKind(kindId);
-  if (!kind.rooted) return null;
+  if (kind.wetting === 'never') return null;
+  if (kind.wetting === 'withPlant') {
+    const { waterL } = supportMaterial(kindId, section, aboveCm);
+    return {
+      perWeekL: (waterL * DAYS_A_WEEK) / WITH_PLANT_DAYS,
+      days: WITH_PLANT_DAYS,
+      minutesPerWeek: (kind.minutesAWatering * DAYS_A_WEEK) / WITH_PLANT_DAYS,
+    };
+  }
   const gPerDay =
     G_PER_CM2_KPA * Math.max(0.05, vpdKPa) * kind.exposed * perimeterCm(section) * aboveCm;
   const heldG = supportMaterial(kindId, section, aboveCm).waterL * 1000;

@@ -96,6 +96,8 @@ const FIX_FROM_CM = 60;
 const LEAD_DAYS = 14;
 const EXTENSION_CM = 40;
 const LEAST_EXTENSION_CM = 15;
+/** Pieces are cut to whole steps. */
+const ROUNDED_CM = 5;
 /** A longer stock piece of one's own is cut down rather than a new one bought, up to so much waste. */
 const MOST_CUT_SHARE = 0.35;
 /** Shortest pole that holds anything, cm above the medium. */
@@ -129,7 +131,7 @@ export function planSupport(request: SupportRequest): SupportPlan {
     : byHorizon(wanted, depthCm, most, request);
   const aboveCm = sized.lengthCm - depthCm;
   const poles = polesFor(section, stems);
-  const extensions = extensionsTo(Math.min(wanted, roomAboveCm), aboveCm, request);
+  const extensions = extensionsTo(Math.min(wanted, most), aboveCm, request);
   const damp = keepingDamp(kind.id, section, aboveCm, request.vpdKPa ?? USUAL_VPD_KPA);
   const tiesCm = tieHeights(Math.min(plantCm, aboveCm), request.internodeCm);
   return {
@@ -172,13 +174,7 @@ function byHorizon(
   const own = pieces
     .filter(({ owned, lengthCm }) => owned && lengthCm >= wanted)
     .sort((a, b) => a.lengthCm - b.lengthCm)[0];
-  const sold = supportKind(kind).stockCm.map((lengthCm): SupportStock => ({
-    id: `buy-${kind}-${lengthCm}`,
-    label: '',
-    lengthCm,
-    owned: false,
-    extension: false,
-  }));
+  const sold = soldPieces(kind);
   const bought = sold.find(({ lengthCm }) => lengthCm >= wanted);
   const longest = [...pieces.filter(({ owned }) => owned), ...sold].sort(
     (a, b) => b.lengthCm - a.lengthCm,
@@ -190,12 +186,23 @@ function byHorizon(
   return { lengthCm, stock: stockPiece, cutOffCm: stockPiece.lengthCm - lengthCm };
 }
 
+/** Pieces of a kind as they are sold. */
+function soldPieces(kind: SupportKindId): SupportStock[] {
+  return supportKind(kind).stockCm.map((lengthCm) => ({
+    id: `buy-${kind}-${lengthCm}`,
+    label: '',
+    lengthCm,
+    owned: false,
+    extension: false,
+  }));
+}
+
 /** The keeper's own length, from the shortest piece that gives it. */
 function byWish(
   lengthCm: number,
   depthCm: number,
   roomAboveCm: number,
-  { stock }: SupportRequest,
+  { stock, kind }: SupportRequest,
 ): Sized {
   positive('lengthCm', lengthCm);
   if (lengthCm - depthCm > roomAboveCm + 1e-9) {
@@ -209,7 +216,7 @@ function byWish(
     );
   }
   const piece =
-    stock
+    [...stock, ...soldPieces(kind)]
       .filter((candidate) => !candidate.extension && candidate.lengthCm >= lengthCm)
       .sort((a, b) => Number(b.owned) - Number(a.owned) || a.lengthCm - b.lengthCm)[0] ?? null;
   return { lengthCm, stock: piece, cutOffCm: piece ? piece.lengthCm - lengthCm : 0 };
@@ -230,15 +237,18 @@ function extensionsTo(
   const own = stock
     .filter(({ extension, owned }) => extension && owned)
     .sort((a, b) => a.lengthCm - b.lengthCm);
+  const leadDays = Math.min(LEAD_DAYS, horizonWeeks * DAYS_A_WEEK);
   const extensions: Extension[] = [];
   let top = startAboveCm;
   while (wantedAboveCm - top > LEAST_EXTENSION_CM && extensions.length < 6) {
     const reached = climb.reaches(top).expected;
     const piece = own.shift() ?? null;
-    const adds = Math.min(piece?.lengthCm ?? EXTENSION_CM, wantedAboveCm - top);
+    const left = Math.ceil((wantedAboveCm - top) / ROUNDED_CM) * ROUNDED_CM;
+    const adds = Math.min(piece?.lengthCm ?? EXTENSION_CM, left);
     top += adds;
     extensions.push({
-      on: reached && addDays(reached, -Math.min(LEAD_DAYS, horizonWeeks * DAYS_A_WEEK)),
+      // Where the tip is there already, at once.
+      on: reached && (reached <= climb.from ? climb.from : addDays(reached, -leadDays)),
       addsCm: adds,
       aboveCm: top,
       stock: piece,
@@ -257,12 +267,19 @@ function tieHeights(heldCm: number, internodeCm = INTERNODE_CM): number[] {
 }
 
 function fixingOf(aboveCm: number, lengthCm: number): string {
-  if (aboveCm <= FIX_FROM_CM) return 'press it to the pot’s floor and firm the medium round it';
+  if (aboveCm <= FIX_FROM_CM) return 'Press it to the pot’s floor and firm the medium round it';
   return (
-    'stand it on the floor first and fix it to the pot: wire or cable ties through two rim holes ' +
+    'Stand it on the floor first and fix it to the pot: wire or cable ties through two rim holes ' +
     `or a cross-bar; ${lengthCm.toFixed(0)} cm is too tall for medium alone`
   );
 }
+
+/** How high above the medium a plant stands: past its support, a vine hangs back from it. */
+export function standsAtCm(plantCm: number, aboveCm: number): number {
+  return Math.min(plantCm, aboveCm + HANGS_FROM_CM);
+}
+/** A shoot carries itself so far beyond its last tie, cm. @source common practice, no source */
+const HANGS_FROM_CM = 15;
 
 function becauseOf(
   { climb, plantCm, horizonWeeks, lengthCm }: SupportRequest,
@@ -279,7 +296,9 @@ function becauseOf(
   const grown = `${plantCm.toFixed(0)} cm now, about ${cm.toFixed(0)} cm in ${months} months`;
   if (wanted > roomAboveCm)
     return `${grown}; the place ends it at ${roomAboveCm.toFixed(0)} cm above the medium`;
-  if (wanted > most) return `${grown}; longer than one piece, so it is extended`;
+  if (wanted > most) {
+    return `${grown}; no higher than ${most.toFixed(0)} cm: from there lead the tip down again, or cut it back`;
+  }
   return grown;
 }
 

@@ -15,6 +15,7 @@ import {
   sectionAreaCm2,
   sectionFromSheet,
   sheetWidthCm,
+  standsAtCm,
   supportMaterial,
   usableShare,
   SUPPORT_KINDS,
@@ -194,7 +195,6 @@ describe('a grown plant', () => {
   });
   it('three schools: whole pole later, what is left now, or none', () => {
     const outcomes = grownOutcomes({
-      date: DATE,
       plantCm: 40,
       aboveCm: 60,
       own: climb(40, 10),
@@ -231,6 +231,7 @@ describe('the plan', () => {
   });
   it('a fast vine outgrows one piece: extensions with their days, each after the one before', () => {
     const plan = planSupport(ask({ climb: climb(20, 22), horizonWeeks: 52 }));
+    expect(plan.extensions.at(-1)!.aboveCm).toBeLessThanOrEqual(plan.kind.tallestCm + 5);
     expect(plan.extensions.length).toBeGreaterThan(0);
     let before = DATE;
     for (const { on, addsCm } of plan.extensions) {
@@ -238,7 +239,15 @@ describe('the plan', () => {
       expect(addsCm).toBeGreaterThan(0);
       before = on!;
     }
-    expect(plan.because).toMatch(/extended/);
+    expect(plan.because).toMatch(/no higher than 180 cm/);
+  });
+  it('what is past its support already is extended today, and hangs back from its top', () => {
+    const past = planSupport(
+      ask({ kind: 'coirPole', plantCm: 140, climb: climb(140, 8), lengthCm: 100 }),
+    );
+    expect(past.extensions[0]!.on).toBe(DATE);
+    expect(standsAtCm(140, past.aboveCm)).toBeCloseTo(87 + 15, 9);
+    expect(standsAtCm(40, past.aboveCm)).toBe(40);
   });
   it('the place ends it where it is low, and says so', () => {
     const plan = planSupport(ask({ climb: climb(20, 22), headroomCm: 70 }));
@@ -266,6 +275,10 @@ describe('the plan', () => {
   it('tall ones are fixed to the pot', () => {
     expect(planSupport(ask()).fixing).toMatch(/wire or cable ties/);
     expect(planSupport(ask({ lengthCm: 50 })).fixing).toMatch(/firm the medium/);
+  });
+  it('a length of one’s own wish is cut from the shortest piece that is sold, else from none', () => {
+    expect(planSupport(ask({ lengthCm: 95 }))).toMatchObject({ lengthCm: 95, cutOffCm: 5 });
+    expect(planSupport(ask({ lengthCm: 140 })).stock).toBeNull();
   });
   it.each([
     ['taller than the place', { lengthCm: 120, headroomCm: 90 }, /higher than the place has/],

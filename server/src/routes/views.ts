@@ -2,7 +2,7 @@ import { COMPONENTS, GROUPS, RECIPES, searchTaxa, type WhenSchool } from '@fernb
 import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
-import { measurements, overrules, photos, plants, repots, tasks } from '../db/schema.ts';
+import { measurements, overrules, photos, plants, pots, repots, tasks } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { firstWaterSchool, oldMediumSchool, sizeSchool, whenSchool } from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
@@ -58,6 +58,9 @@ export function viewRoutes(context: Context): DescribedRouter {
         photos: ofThis(photos).orderBy(desc(photos.date), desc(photos.id)).all(),
         height: heightOf(file),
         support: supportOf(plant) ?? null,
+        cover: plant.coverId
+          ? db.select().from(pots).where(eq(pots.id, plant.coverId)).get()
+          : null,
         looks: file.looks,
         repots: db
           .select()

@@ -1,15 +1,24 @@
 import type {
   Decision,
+  DrainageLayer,
   FirstWaterSchool,
+  GrownSchool,
   GrowthRate,
   LightClass,
   MediumKind,
   OldMediumSchool,
   PotMaterialId,
   PotShape,
+  PotSource,
+  PotTone,
+  RootCuts,
+  Section,
   Signals,
   Situation,
   SizeSchool,
+  StandingSupport,
+  SupportGoal,
+  SupportKindId,
   TaskKind,
   Taxon,
   Traits,
@@ -46,6 +55,12 @@ export interface Plant extends Row {
   lastRepot: string | null;
   heightCm: number | null;
   supportCm: number | null;
+  supportKind: SupportKindId | null;
+  supportSection: Section | null;
+  supportId: number | null;
+  supportWish: SupportWish;
+  stems: number;
+  coverId: number | null;
   schools: {
     when?: WhenSchool;
     size?: SizeSchool;
@@ -54,6 +69,15 @@ export interface Plant extends Row {
   };
   traits: Partial<Traits>;
   note: string;
+}
+
+/** What the keeper wants of a plant's support. */
+export interface SupportWish {
+  goal?: SupportGoal;
+  minutesPerWeek?: number | null;
+  school?: GrownSchool;
+  wound?: boolean;
+  internodeCm?: number;
 }
 
 export interface SpotRow extends Row {
@@ -65,6 +89,7 @@ export interface SpotRow extends Row {
   relativeHumidity: number;
   light: LightClass;
   lampHours: number;
+  headroomCm: number | null;
 }
 
 export interface ShelfPot extends Row {
@@ -74,7 +99,71 @@ export interface ShelfPot extends Row {
   emptyKg: number | null;
   count: number;
   free: number;
+  role: 'pot' | 'cover';
+  soaking: number;
+  soakingSince: string | null;
+  holes: number | null;
+  tone: PotTone | null;
+  reservoirL: number;
+  wicks: number;
+  hangs: boolean;
   fillL?: number;
+}
+
+export interface ShelfSupport extends Row {
+  label: string;
+  kind: SupportKindId;
+  section: Section;
+  lengthCm: number;
+  extension: boolean;
+  count: number;
+  free: number;
+}
+
+/** A pot, a mix and a support that were settled on together. */
+export interface FitPlan {
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  potLabel: string;
+  potId: number | null;
+  potSource: PotSource;
+  leftBy?: string;
+  recipeId: string;
+  size: SizeSchool;
+  layer: DrainageLayer;
+  cuts: RootCuts;
+  support: PlannedSupport | null;
+}
+export interface PlannedSupport {
+  kind: SupportKindId;
+  section: Section;
+  lengthCm: number;
+  stock: { id: number | null; lengthCm: number } | null;
+  poles: number;
+}
+export interface PlanRow extends Row {
+  plantId: number;
+  date: string;
+  fit: FitPlan;
+}
+
+/** What a plant could be fitted with. */
+export interface Fitting {
+  pots: ShelfPot[];
+  covers: ShelfPot[];
+  presentCover: ShelfPot | null;
+  presentPot: ShelfPot | null;
+  supports: ShelfSupport[];
+  handDowns: {
+    plantId: number;
+    name: string;
+    pot: PotShape;
+    potMaterial: PotMaterialId;
+    potId: number | null;
+    week: string | null;
+  }[];
+  headroomCm: number | null;
+  plan: PlanRow | null;
 }
 
 export interface Look extends Row {
@@ -168,12 +257,12 @@ export interface PlantFile {
   growth: GrowthRate | null;
   photos: Photo[];
   height: { cm: number; typical: boolean };
-  support: { lengthCm: number; kg: number } | null;
+  support: StandingSupport | null;
+  cover: ShelfPot | null;
   looks: Look[];
   repots: Repot[];
   measurements: Measurement[];
   tasks: Task[];
-  shelf: ShelfPot[];
 }
 
 export interface VerdictSummary {

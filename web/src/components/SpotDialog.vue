@@ -24,9 +24,11 @@ const blank = () => ({
   light: 'medium' as LightClass,
   lampHours: 0 as number | null,
   sortOrder: 0 as number | null,
+  headroomCm: null as number | null,
 });
 const { draft, clear } = useDraft('spot', blank);
-const { temperatureUnit, temperatureFromC, temperatureToC } = useUnits();
+const { temperatureUnit, temperatureFromC, temperatureToC, lengthUnit, lengthFromCm, lengthToCm } =
+  useUnits();
 const errors = ref<Record<string, string>>({});
 const fault = ref('');
 const saving = ref(false);
@@ -51,6 +53,7 @@ function formOf(spot: SpotRow): ReturnType<typeof blank> {
     light,
     lampHours,
     sortOrder,
+    headroomCm: spot.headroomCm,
   };
 }
 const meanOf = (values: readonly number[]) =>
@@ -79,6 +82,7 @@ const body = computed(() => {
     light,
     lampHours: lampHours ?? 0,
     sortOrder: sortOrder ?? 0,
+    headroomCm: draft.value.headroomCm,
   };
 });
 
@@ -179,6 +183,16 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
             :error="errors.latitudeDeg"
           />
           <NumberField v-model="draft.sortOrder" :label="m.spot.order" :error="errors.sortOrder" />
+          <NumberField
+            :model-value="draft.headroomCm === null ? null : lengthFromCm(draft.headroomCm)"
+            :label="m.spot.headroom"
+            :unit="lengthUnit"
+            :hint="m.spot.headroomHint"
+            :error="errors.headroomCm"
+            @update:model-value="
+              (typed) => (draft.headroomCm = typed === null ? null : lengthToCm(typed))
+            "
+          />
         </div>
         <SensorPanel v-if="spot" :spot="spot" @take="takeReadings" />
         <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>

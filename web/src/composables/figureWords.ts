@@ -1,4 +1,4 @@
-import { MEDIUM_KINDS, recipe, RECIPES, type MediumKind } from '@fernbank/core';
+import { MEDIUM_KINDS, recipe, RECIPES, type MediumKind, type Rung } from '@fernbank/core';
 import { m } from '../messages/index.ts';
 import { useUnits } from './useUnits.ts';
 
@@ -10,6 +10,13 @@ export function useFigureWords() {
     inMonths,
     crowdedWord: (count: number | null) =>
       count === null ? m.fit.never : count < 0.5 ? m.fit.already : m.fit.crowdedIn(inMonths(count)),
+    /** with its 80 % band */
+    crowdedBand: ({ monthsToCrowded: at, crowdedBand: band }: Rung) => {
+      if (at === null) return m.fit.never;
+      if (at < 0.5 || !band) return m.fit.already;
+      const whole = (count: number) => String(Math.max(1, Math.round(count)));
+      return m.fit.crowdedBand(months(at)!, whole(band.soonest), whole(band.latest));
+    },
     mediumWord: (count: number | null) => (count === null ? m.fit.noAgeing : inMonths(count)),
     days: (count: number) => String(Math.round(count)),
     degrees: (value: number) => `${value.toFixed(0)}°`,

@@ -36,6 +36,10 @@ export function useUnits() {
         ? cups(convert(litres, 'liters').to('cups'))
         : `${format(convert(litres, 'liters').to('quarts'), 1)} qt`;
     },
+    volumeUnit: computed(() => (us.value ? 'qt' : 'L')),
+    volumeToL: (typed: number) => (us.value ? convert(typed, 'quarts').to('liters') : typed),
+    volumeFromL: (litres: number) =>
+      Math.round((us.value ? convert(litres, 'liters').to('quarts') : litres) * 1000) / 1000,
     weight: (kg: number) => {
       if (us.value) return `${format(convert(kg, 'kg').to('lb'), 1)} lb`;
       return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;

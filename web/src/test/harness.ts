@@ -15,11 +15,20 @@ import { createVuetify } from 'vuetify';
 import * as components from 'vuetify/components';
 import { VApp } from 'vuetify/components';
 import { h } from 'vue';
-import type { Plant, PlantFile, ShelfPot } from '../api/types.ts';
+import type { Fitting, Plant, PlantFile, ShelfPot } from '../api/types.ts';
 import { useSettings } from '../stores/settings.ts';
 
 // A view left standing would answer to the next test's storage.
 enableAutoUnmount(afterEach);
+
+// Dialogs ask how much of the page is in view; there is no page here.
+globalThis.visualViewport ??= Object.assign(new EventTarget(), {
+  width: 1280,
+  height: 800,
+  scale: 1,
+  offsetLeft: 0,
+  offsetTop: 0,
+}) as unknown as VisualViewport;
 
 /** What was asked of the server, and a server that answers as it is told. */
 export interface FakeServer {
@@ -123,6 +132,12 @@ export const PLANT: Plant = {
   lastRepot: '2024-05-01',
   heightCm: 30,
   supportCm: null,
+  supportKind: null,
+  supportSection: null,
+  supportId: null,
+  supportWish: {},
+  stems: 1,
+  coverId: null,
   schools: {},
   traits: {},
   note: '',
@@ -137,7 +152,28 @@ export const SHELF: ShelfPot = {
   emptyKg: null,
   count: 4,
   free: 4,
+  role: 'pot',
+  soaking: 0,
+  soakingSince: null,
+  holes: null,
+  tone: null,
+  reservoirL: 0,
+  wicks: 0,
+  hangs: false,
 };
+
+/** What a plant could be fitted with: the one pot of the shelf. */
+export const fittingOf = (over: Partial<Fitting> = {}): Fitting => ({
+  pots: [SHELF],
+  covers: [],
+  presentCover: null,
+  presentPot: null,
+  supports: [],
+  handDowns: [],
+  headroomCm: null,
+  plan: null,
+  ...over,
+});
 
 /** All that the server tells of one plant, judged by the core itself. */
 export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFile {
@@ -156,10 +192,10 @@ export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFi
     photos: [],
     height: { cm: 30, typical: false },
     support: null,
+    cover: null,
     looks: [],
     repots: [],
     measurements: [],
     tasks: [],
-    shelf: [SHELF],
   };
 }

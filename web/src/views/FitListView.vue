@@ -45,7 +45,10 @@ const sections = computed(() =>
 
 <template>
   <div class="page stack">
-    <h1>{{ m.fit.choose }}</h1>
+    <div class="row spread">
+      <h1>{{ m.fit.choose }}</h1>
+      <v-btn variant="outlined" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
+    </div>
     <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
     <section v-if="verdicts && verdicts.length === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>

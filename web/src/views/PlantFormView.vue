@@ -6,12 +6,14 @@ import {
   RECIPES,
   resolveTaxon,
   SMALLEST_POT_CM,
+  SUPPORT_KINDS,
   type MediumKind,
+  type SupportKindId,
 } from '@fernbank/core';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor } from '../api/client.ts';
-import type { Page, Plant, SpotRow } from '../api/types.ts';
+import type { Page, Plant, ShelfPot, SpotRow } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import NumberField from '../components/NumberField.vue';
 import { emptyPot, entryOf, potErrors, potFromEntry } from '../components/potEntry.ts';
@@ -43,10 +45,14 @@ const blank = () => ({
   acquired: '',
   heightCm: null as number | null,
   supportCm: null as number | null,
+  supportKind: null as SupportKindId | null,
+  stems: 1 as number | null,
+  coverId: null as number | null,
   note: '',
 });
 const { draft, restored, changed, clear } = useDraft(id ? `plant.${id}` : 'plant.new', blank);
 const spots = ref<SpotRow[]>([]);
+const shelfCovers = ref<ShelfPot[]>([]);
 const original = ref<Plant | null>(null);
 const fault = ref('');
 const loaded = ref(false);
@@ -57,6 +63,8 @@ async function load(): Promise<void> {
   try {
     spots.value = (await api<Page<SpotRow>>('/spots?limit=1000')).items;
     if (spots.value.length === 1) draft.value.spotId ??= spots.value[0]!.id;
+    const pots = (await api<Page<ShelfPot>>('/pots?limit=1000')).items;
+    shelfCovers.value = pots.filter(({ role }) => role === 'cover');
     if (id) {
       original.value = await api<Plant>(`/plants/${id}`);
       if (!restored) fillFrom(original.value);
@@ -77,6 +85,9 @@ function fillFrom(plant: Plant): void {
     recipeId,
     heightCm,
     supportCm,
+    supportKind: plant.supportKind,
+    stems: plant.stems,
+    coverId: plant.coverId,
     note,
     pot: entryOf(plant.pot, plant.potMaterial),
     lastRepot: plant.lastRepot ?? '',
@@ -119,6 +130,8 @@ async function save(): Promise<void> {
   const { pot, lastRepot, acquired, ...rest } = draft.value;
   const body = {
     ...rest,
+    stems: rest.stems ?? 1,
+    supportKind: rest.supportCm === null ? null : rest.supportKind,
     pot: potFromEntry(pot),
     potMaterial: pot.material,
     lastRepot: lastRepot || null,
@@ -156,6 +169,11 @@ function startOver(): void {
   if (original.value) fillFrom(original.value);
 }
 const title = computed(() => (id ? m.form.editTitle(original.value?.name ?? '') : m.form.addTitle));
+/** Covers that are free, and the one it stands in. */
+const covers = computed(() =>
+  shelfCovers.value.filter((cover) => cover.free > 0 || cover.id === original.value?.coverId),
+);
+const supportKinds = SUPPORT_KINDS.map(({ id: value, label }) => ({ value, title: label }));
 const kinds = MEDIUM_KINDS.map(({ id: value, label }) => ({ value, title: label }));
 const recipes = RECIPES.map(({ id: value, label, use }) => ({
   value,
@@ -255,6 +273,28 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           :unit="lengthUnit"
           :error="errors.supportCm"
           @update:model-value="(typed) => (draft.supportCm = toCm(typed))"
+        />
+        <template v-if="draft.supportCm !== null">
+          <v-select
+            v-model="draft.supportKind"
+            :items="supportKinds"
+            :label="`${m.form.supportKind} (${m.app.optional})`"
+            clearable
+          />
+          <NumberField v-model="draft.stems" :label="m.form.stems" :error="errors.stems" />
+        </template>
+        <v-select
+          v-if="covers.length > 0"
+          v-model="draft.coverId"
+          :items="covers"
+          item-title="label"
+          item-value="id"
+          :label="`${m.form.cover} (${m.app.optional})`"
+          :placeholder="m.form.noCover"
+          persistent-placeholder
+          :error-messages="errors.coverId"
+          name="coverId"
+          clearable
         />
       </div>
       <v-textarea

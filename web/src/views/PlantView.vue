@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
-import { rimCm, SIGNALS } from '@fernbank/core';
+import { rimCm, supportKind, SIGNALS } from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
@@ -148,7 +148,7 @@ const moments = computed<Moment[]>(() => {
 });
 const openTasks = computed(() => file.value?.tasks.filter(({ done }) => done === null) ?? []);
 const subject = computed(() => {
-  const { plant, height } = file.value!;
+  const { plant, height, cover } = file.value!;
   return {
     name: plant.name,
     pot: plant.pot,
@@ -159,6 +159,7 @@ const subject = computed(() => {
     plantHeightCm: height.cm,
     growthForm: file.value!.situation.traits.growthForm,
     supportCm: plant.supportCm,
+    cover: cover && { outside: cover.shape, material: cover.material },
   };
 });
 const newestRepot = computed(() => file.value?.repots[0]?.id);
@@ -230,6 +231,17 @@ async function remove(): Promise<void> {
                 <td>
                   {{ length(rimCm(file.plant.pot)) }} × {{ length(file.plant.pot.heightCm) }},
                   {{ file.plant.potMaterial }}
+                </td>
+              </tr>
+              <tr v-if="file.cover">
+                <td>{{ m.fit.coverPot }}</td>
+                <td>{{ file.cover.label }}</td>
+              </tr>
+              <tr v-if="file.plant.supportCm !== null">
+                <td>{{ m.fit.support.title }}</td>
+                <td>
+                  {{ file.plant.supportKind ? `${supportKind(file.plant.supportKind).label}, ` : ''
+                  }}{{ length(file.plant.supportCm) }}
                 </td>
               </tr>
               <tr>

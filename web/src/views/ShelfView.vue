@@ -1,89 +1,118 @@
 <script setup lang="ts">
-import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
-import { LARGEST_POT_CM, rimCm, SMALLEST_POT_CM } from '@fernbank/core';
-import { ref } from 'vue';
-import { api, ApiError, wordsFor } from '../api/client.ts';
-import type { Page, ShelfPot } from '../api/types.ts';
-import PotCutaway from '../components/cutaway/PotCutaway.vue';
+import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import { frontCm, supportKind } from '@fernbank/core';
+import { computed, ref } from 'vue';
+import { api } from '../api/client.ts';
+import type { Page, Plant, ShelfPot, ShelfSupport } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import NumberField from '../components/NumberField.vue';
-import { emptyPot, potErrors, potFromEntry } from '../components/potEntry.ts';
-import PotFields from '../components/PotFields.vue';
 import RecordNav from '../components/RecordNav.vue';
-import { useDraft } from '../composables/useDraft.ts';
+import PotCards from '../components/shelf/PotCards.vue';
+import PotDialog from '../components/shelf/PotDialog.vue';
+import SupportDialog from '../components/shelf/SupportDialog.vue';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 
+/** Everything that repots draw on: pots, cover pots, supports; counted, free, in use, soaking. */
 const notices = useNotices();
-const { length, volume } = useUnits();
+const { length } = useUnits();
 const {
-  value: pots,
+  value: loaded,
   fault,
   load,
-} = useLoaded(() =>
-  api<Page<ShelfPot>>('/pots?limit=1000').then(({ items }) =>
-    items.sort((a, b) => (a.fillL ?? 0) - (b.fillL ?? 0)),
-  ),
-);
-const { draft, clear } = useDraft('shelf', () => ({
-  label: '',
-  count: 1 as number | null,
-  pot: emptyPot(),
-}));
-const errors = ref<Record<string, string>>({});
-const saveFault = ref('');
-async function add(): Promise<void> {
-  const { pot, count, label } = draft.value;
-  const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
-  errors.value = potErrors(
-    pot,
-    { required: m.form.required, range },
-    SMALLEST_POT_CM,
-    LARGEST_POT_CM,
-  );
-  saveFault.value = '';
-  if (Object.keys(errors.value).length > 0) return;
-  const shape = potFromEntry(pot)!;
-  try {
-    await api('/pots', {
-      method: 'POST',
-      body: {
-        label: label.trim() || length(rimCm(shape)),
-        shape,
-        material: pot.material,
-        count: count ?? 1,
-      },
-    });
-    clear();
-    notices.done(m.shelf.added);
-    await load();
-  } catch (error) {
-    const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
-    errors.value = field ? { [field]: wordsFor(error) } : {};
-    saveFault.value = wordsFor(error);
-  }
+} = useLoaded(async () => {
+  const [pots, supports, plants] = await Promise.all([
+    api<Page<ShelfPot>>('/pots?limit=1000'),
+    api<Page<ShelfSupport>>('/supports?limit=1000'),
+    api<Page<Plant>>('/plants?limit=1000'),
+  ]);
+  return {
+    pots: pots.items.sort((a, b) => (a.fillL ?? 0) - (b.fillL ?? 0)),
+    supports: supports.items.sort(
+      (a, b) => a.kind.localeCompare(b.kind) || a.lengthCm - b.lengthCm,
+    ),
+    plants: plants.items,
+  };
+});
+const ofRole = (role: ShelfPot['role']) =>
+  (loaded.value?.pots ?? []).filter((pot) => pot.role === role);
+const pots = computed(() => ofRole('pot'));
+const covers = computed(() => ofRole('cover'));
+const inUseBy = ({ id }: ShelfPot) =>
+  (loaded.value?.plants ?? [])
+    .filter(({ potId, coverId }) => potId === id || coverId === id)
+    .map(({ name }) => name);
+
+const potDialog = ref(false);
+const coverDialog = ref(false);
+const supportDialog = ref(false);
+const potEdited = ref<ShelfPot | null>(null);
+const supportEdited = ref<ShelfSupport | null>(null);
+function editPot(pot: ShelfPot | null, role: ShelfPot['role']): void {
+  potEdited.value = pot;
+  (role === 'cover' ? coverDialog : potDialog).value = true;
 }
-async function remove(pot: ShelfPot): Promise<void> {
+function editSupport(support: ShelfSupport | null): void {
+  supportEdited.value = support;
+  supportDialog.value = true;
+}
+async function saved(): Promise<void> {
+  notices.done(potEdited.value || supportEdited.value ? m.form.saved : m.shelf.added);
+  await load();
+}
+
+/** A change that can be taken back. */
+async function change(path: string, body: object, back: object, done: string): Promise<void> {
   try {
-    await api(`/pots/${pot.id}`, { method: 'DELETE', rev: pot.rev });
+    await api(path, { method: 'PATCH', body });
     await load();
-    notices.done(m.shelf.removed, async () => {
-      const { label, shape, material, count, emptyKg } = pot;
-      await api('/pots', { method: 'POST', body: { label, shape, material, count, emptyKg } });
+    notices.done(done, async () => {
+      await api(path, { method: 'PATCH', body: back });
       await load();
     });
   } catch (error) {
     notices.fault(error);
   }
 }
-const subject = (pot: ShelfPot) => ({
-  name: pot.label,
-  pot: pot.shape,
-  material: pot.material,
-  mediumKind: 'peatSoil' as const,
-});
+const clean = ({ id, free, soaking }: ShelfPot) =>
+  change(`/pots/${id}`, { free: free + soaking, soaking: 0 }, { free, soaking }, m.shelf.cleaned);
+const moreOf = ref<ShelfPot | null>(null);
+const moreCount = ref<number | null>(1);
+async function addMore(): Promise<void> {
+  const pot = moreOf.value;
+  const n = Math.round(moreCount.value ?? 0);
+  if (!pot || n < 1) return;
+  moreOf.value = null;
+  await change(
+    `/pots/${pot.id}`,
+    { count: pot.count + n, free: pot.free + n },
+    { count: pot.count, free: pot.free },
+    m.shelf.addedMore(n, pot.label),
+  );
+}
+
+/** Removing gives an undo that makes the same row again. */
+async function remove<T extends { id: number; rev: number }>(path: string, row: T): Promise<void> {
+  try {
+    await api(`${path}/${row.id}`, { method: 'DELETE', rev: row.rev });
+    await load();
+    notices.done(m.shelf.removed, async () => {
+      const lasting = Object.fromEntries(
+        Object.entries(row).filter(([name]) => !MADE_BY_SERVER.has(name)),
+      );
+      await api(path, { method: 'POST', body: lasting });
+      await load();
+    });
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+const MADE_BY_SERVER = new Set(['id', 'rev', 'createdAt', 'updatedAt', 'fillL', 'soakingSince']);
+const longest = computed(() =>
+  Math.max(1, ...(loaded.value?.supports ?? []).map(({ lengthCm }) => lengthCm)),
+);
 </script>
 
 <template>
@@ -93,59 +122,165 @@ const subject = (pot: ShelfPot) => ({
       <RecordNav at="shelf" />
     </header>
     <p class="quiet">{{ m.shelf.intro }}</p>
-    <FetchState :fault="fault" :loading="!pots" @retry="load" />
-    <p v-if="pots && pots.length === 0" class="panel">{{ m.shelf.empty }}</p>
-    <ul class="shelf">
-      <li v-for="pot in pots ?? []" :key="pot.id">
-        <PotCutaway :subject="subject(pot)" :px-per-cm="3.2" :crown-cm="0" />
-        <strong>{{ pot.label }}</strong>
-        <span class="quiet">{{ length(rimCm(pot.shape)) }} · {{ volume(pot.fillL ?? 0) }}</span>
-        <span>{{ pot.free }} / {{ pot.count }} {{ m.shelf.free }}</span>
-        <v-btn
-          :icon="mdiDeleteOutline"
-          variant="text"
-          size="48"
-          :aria-label="`${m.shelf.remove}: ${pot.label}`"
-          :disabled="pot.free < pot.count"
-          @click="remove(pot)"
+    <FetchState :fault="fault" :loading="!loaded" @retry="load" />
+    <template v-if="loaded">
+      <section class="stack">
+        <div class="row spread">
+          <h2>{{ m.shelf.pots }}</h2>
+          <v-btn
+            color="primary"
+            min-height="48"
+            :prepend-icon="mdiPlus"
+            @click="editPot(null, 'pot')"
+            >{{ m.shelf.add }}</v-btn
+          >
+        </div>
+        <p v-if="pots.length === 0" class="panel">{{ m.shelf.empty }}</p>
+        <PotCards
+          v-else
+          :pots="pots"
+          :in-use-by="inUseBy"
+          @edit="(pot) => editPot(pot, 'pot')"
+          @remove="(pot) => remove('/pots', pot)"
+          @clean="clean"
+          @more="(pot) => (moreOf = pot)"
         />
-      </li>
-    </ul>
-    <form class="panel stack" novalidate @submit.prevent="add">
-      <h2>{{ m.shelf.add }}</h2>
-      <div class="row fields">
-        <v-text-field
-          v-model="draft.label"
-          :label="`${m.shelf.label} (${m.app.optional})`"
-          :error-messages="errors.label"
+      </section>
+      <section class="stack">
+        <div class="row spread">
+          <h2>{{ m.shelf.covers }}</h2>
+          <v-btn
+            variant="outlined"
+            min-height="48"
+            :prepend-icon="mdiPlus"
+            @click="editPot(null, 'cover')"
+            >{{ m.shelf.addCover }}</v-btn
+          >
+        </div>
+        <p v-if="covers.length === 0" class="panel">{{ m.shelf.noCovers }}</p>
+        <PotCards
+          v-else
+          :pots="covers"
+          :in-use-by="inUseBy"
+          @edit="(pot) => editPot(pot, 'cover')"
+          @remove="(pot) => remove('/pots', pot)"
+          @clean="clean"
+          @more="(pot) => (moreOf = pot)"
         />
-        <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
-      </div>
-      <PotFields v-model="draft.pot" :errors="errors" />
-      <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
-      <div>
-        <v-btn type="submit" color="primary" :prepend-icon="mdiPlus" min-height="48">{{
-          m.shelf.add
-        }}</v-btn>
-      </div>
-    </form>
+      </section>
+      <section class="stack">
+        <div class="row spread">
+          <h2>{{ m.shelf.supports }}</h2>
+          <span class="row">
+            <v-btn variant="text" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
+            <v-btn
+              variant="outlined"
+              min-height="48"
+              :prepend-icon="mdiPlus"
+              @click="editSupport(null)"
+              >{{ m.shelf.addSupport }}</v-btn
+            >
+          </span>
+        </div>
+        <p v-if="loaded.supports.length === 0" class="panel">{{ m.shelf.noSupports }}</p>
+        <ul v-else class="panel poles">
+          <li v-for="support in loaded.supports" :key="support.id">
+            <strong>{{ support.label }}</strong>
+            <span class="quiet">
+              {{ supportKind(support.kind).label
+              }}<template v-if="support.extension">, {{ m.shelf.extensionWord }}</template>
+            </span>
+            <svg
+              role="img"
+              :aria-label="`${length(support.lengthCm)}`"
+              :viewBox="`0 0 ${longest} 12`"
+              preserveAspectRatio="none"
+            >
+              <rect
+                x="0"
+                :y="6 - Math.min(12, frontCm(support.section)) / 2"
+                :width="support.lengthCm"
+                :height="Math.min(12, frontCm(support.section))"
+                class="pole"
+              />
+            </svg>
+            <span>{{ length(support.lengthCm) }} × {{ length(frontCm(support.section)) }}</span>
+            <span>{{ m.shelf.freeOf(support.free, support.count) }}</span>
+            <span class="row">
+              <v-btn
+                :icon="mdiPencilOutline"
+                variant="text"
+                size="48"
+                :aria-label="m.shelf.edit(support.label)"
+                @click="editSupport(support)"
+              />
+              <v-btn
+                :icon="mdiDeleteOutline"
+                variant="text"
+                size="48"
+                :aria-label="`${m.shelf.remove}: ${support.label}`"
+                @click="remove('/supports', support)"
+              />
+            </span>
+          </li>
+        </ul>
+      </section>
+    </template>
+    <PotDialog v-model="potDialog" :pot="potEdited" role="pot" @saved="saved" />
+    <PotDialog v-model="coverDialog" :pot="potEdited" role="cover" @saved="saved" />
+    <SupportDialog v-model="supportDialog" :support="supportEdited" @saved="saved" />
+    <v-dialog
+      :model-value="moreOf !== null"
+      max-width="360"
+      @update:model-value="(open: boolean) => !open && (moreOf = null)"
+    >
+      <v-card>
+        <form class="stack more" novalidate @submit.prevent="addMore">
+          <h2>{{ m.shelf.moreOf(moreOf?.label ?? '') }}</h2>
+          <NumberField v-model="moreCount" :label="m.shelf.count" />
+          <div class="row">
+            <v-btn type="submit" color="primary" min-height="48">{{ m.shelf.more }}</v-btn>
+            <v-btn variant="text" min-height="48" @click="moreOf = null">{{ m.app.cancel }}</v-btn>
+          </div>
+        </form>
+      </v-card>
+    </v-dialog>
   </div>
 </template>
 
 <style scoped>
-.shelf {
+.poles {
   list-style: none;
-  padding: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 18px;
-  align-items: flex-end;
-}
-.shelf li {
   display: grid;
-  justify-items: center;
+  gap: 4px;
 }
-.fields > * {
-  flex: 1 1 200px;
+.poles li {
+  display: grid;
+  grid-template-columns: minmax(110px, 1fr) minmax(120px, 1.3fr) minmax(80px, 2fr) 140px 100px auto;
+  gap: 12px;
+  align-items: center;
+}
+.poles svg {
+  width: 100%;
+  height: 24px;
+}
+.pole {
+  fill: #b4976a;
+  stroke: #54401f;
+  stroke-width: 1;
+  vector-effect: non-scaling-stroke;
+}
+.more {
+  padding: 20px;
+}
+@media (max-width: 800px) {
+  .poles li {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0 12px;
+    padding: 8px 0;
+  }
+  .poles svg {
+    grid-column: 1 / -1;
+  }
 }
 </style>

@@ -1,4 +1,3 @@
-import { blendOfRecipe, measureOut, partsOf, potLadder, recipe } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Rounds, Task, VerdictSummary } from '../api/types.ts';
@@ -16,7 +15,6 @@ import {
   TODAY,
 } from '../test/harness.ts';
 import AftercareView from './AftercareView.vue';
-import FitView from './FitView.vue';
 import LookView from './LookView.vue';
 import PlantFormView from './PlantFormView.vue';
 import PlantView from './PlantView.vue';
@@ -246,97 +244,6 @@ describe('Verdict', () => {
   });
 });
 
-describe('Fit & mix', () => {
-  const signals = { rootsAtHoles: 'every' } as const;
-  const showFit = async () => {
-    const server = fakeServer({
-      'GET /plants/5/file': fileOf(signals),
-      'POST /repots': { id: 31, tasks: [] },
-    });
-    const { wrapper, router } = await open(FitView, '/plants/5/fit', '/plants/:id/fit');
-    return { server, wrapper, router };
-  };
-  /** What the core says of the pot on the shelf, worked out beside the view. */
-  const usual = situationOf({}).traits.recipe;
-  const rung = potLadder({
-    situation: situationOf(signals),
-    options: [{ id: 'x', label: '', outside: SHELF.shape, material: 'plastic', owned: true }],
-    mix: blendOfRecipe(usual),
-    plantHeightCm: 30,
-  }).rungs[0]!;
-
-  it('names the chosen pot with the core’s own numbers', async () => {
-    const { wrapper } = await showFit();
-    expect(wrapper.find('h1').text()).toContain('green 17');
-    expect(wrapper.find('.facts').text()).toContain(
-      `${rung.newMediumL.toLocaleString(undefined, { maximumFractionDigits: 2 })} L`,
-    );
-    expect(wrapper.find('.facts').text()).toContain(
-      `${Math.round(rung.daysToDryInGrowth)} in growth`,
-    );
-  });
-
-  it('measures the usual recipe out in whole scoops', async () => {
-    const { wrapper } = await showFit();
-    const batch = measureOut(partsOf(recipe(usual).parts), rung.newMediumL);
-    const rows = wrapper.findAll('.mix tbody tr').map((row) => row.text());
-    batch.measures.forEach(({ component }, i) => {
-      expect(rows[i]).toContain(component.label);
-      expect(rows[i]).toContain(m.fit.scoops(batch.scoop.scoops[i]!));
-    });
-  });
-
-  it('another school chooses anew; another pot can be taken by hand', async () => {
-    const { wrapper } = await showFit();
-    const before = wrapper.find('h1').text();
-    await button(wrapper, 'keep snug').trigger('click');
-    expect(wrapper.find('h1').text()).not.toBe(before);
-    await wrapper.find('[aria-label="Take this one: green 17"]').trigger('click');
-    expect(wrapper.find('h1').text()).toBe(before);
-  });
-
-  it('every losing pot of the table says why', async () => {
-    const { wrapper } = await showFit();
-    const whys = wrapper.findAll('details tbody tr td:last-child').map((cell) => cell.text());
-    expect(whys.length).toBeGreaterThan(5);
-    for (const why of whys) expect(why).toMatch(/^[a-z ]+: .{8,}/);
-  });
-
-  it('confirming sends the pot of the shelf, and the notice can undo it', async () => {
-    const { server, wrapper, router } = await showFit();
-    server.answers['DELETE /repots/31'] = {};
-    await wrapper.find('form').trigger('submit');
-    await flushPromises();
-    const sent = server.calls.find(({ method }) => method === 'POST')!;
-    expect(sent.body).toMatchObject({
-      plantId: 5,
-      date: TODAY,
-      potId: SHELF.id,
-      pot: SHELF.shape,
-      recipeId: usual,
-      rootsCut: false,
-    });
-    await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5'));
-    await useNotices().current!.undo!();
-    expect(server.calls.at(-1)).toMatchObject({ method: 'DELETE', path: '/repots/31' });
-  });
-
-  it('a refused date is named by its field, and the note stays', async () => {
-    const { server, wrapper, router } = await showFit();
-    server.answers['POST /repots'] = refuse(
-      422,
-      'date must not be before the plant arrived',
-      'date',
-    );
-    await wrapper.find('form textarea').setValue('tight ball');
-    await wrapper.find('form').trigger('submit');
-    await flushPromises();
-    expect(wrapper.find('form').text()).toContain('before the plant arrived');
-    expect((wrapper.find('form textarea').element as HTMLTextAreaElement).value).toBe('tight ball');
-    expect(router.currentRoute.value.path).toBe('/plants/5/fit');
-  });
-});
-
 describe('Look', () => {
   const showLook = async (answers: Record<string, unknown> = {}) => {
     const server = fakeServer({
@@ -443,11 +350,13 @@ describe('Look', () => {
 });
 
 describe('the form of a plant', () => {
+  const POTS = { 'GET /pots?limit=1000': pages([]) };
   const SPOT = { id: 1, rev: 1, name: 'East glazing', sortOrder: 0, ...situationOf({}).spot };
 
   it('an unchanged plant is sent as it was, with the revision it builds on', async () => {
     const server = fakeServer({
       'GET /spots?limit=1000': pages([SPOT]),
+      ...POTS,
       'GET /plants/5': PLANT,
       'PATCH /plants/5': PLANT,
     });
@@ -470,7 +379,7 @@ describe('the form of a plant', () => {
   });
 
   it('nothing is sent while a field is missing', async () => {
-    const server = fakeServer({ 'GET /spots?limit=1000': pages([]) });
+    const server = fakeServer({ 'GET /spots?limit=1000': pages([]), ...POTS });
     const { wrapper } = await open(PlantFormView, '/plants/new');
     await wrapper.find('form').trigger('submit');
     await flushPromises();
@@ -481,6 +390,7 @@ describe('the form of a plant', () => {
   it('a field that the server refuses is named, and the text stays', async () => {
     fakeServer({
       'GET /spots?limit=1000': pages([SPOT]),
+      ...POTS,
       'GET /plants/5': PLANT,
       'PATCH /plants/5': refuse(422, 'lastRepot must not be in the future', 'lastRepot'),
     });

@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { potMaterial, type Component } from '@fernbank/core';
+import {
+  potMaterial,
+  supportKind,
+  type Component,
+  type PotMaterialId,
+  type SupportKindId,
+} from '@fernbank/core';
 import { computed, useId } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -24,7 +30,9 @@ const { length, volume, percent } = useUnits();
 const id = useId();
 
 const scene = computed(() => sceneOf(props.subject, props.crownCm));
-const margin = computed(() => (props.ruler ? 3.6 : 0.6));
+/** Figures of the ruler stay legible however small the scale, cm of the drawing. */
+const figureCm = computed(() => Math.max(1.35, 11 / props.pxPerCm));
+const margin = computed(() => (props.ruler ? 1 + 2 * figureCm.value : 0.6));
 const half = computed(() => Math.max(scene.value.widthCm, props.roomCm) / 2 + 0.6);
 const box = computed(() => {
   const leaf = props.crownCm > 0 ? scene.value.widthCm * 0.2 : 0;
@@ -72,9 +80,27 @@ const colourOf = (component: Component) => FILL[component.id] ?? '#7a6a52';
 const isLine = (component: Component) =>
   component.grain === 'fibre' || component.grain === 'strand';
 
-const wallColour = computed(
-  () => ({ terracotta: '#b8653c', glazed: '#4f6f78', plastic: '#57534c' })[props.subject.material],
-);
+const wallColour = computed(() => WALL[props.subject.material]);
+const WALL: Record<PotMaterialId, string> = {
+  terracotta: '#b8653c',
+  glazed: '#4f6f78',
+  plastic: '#57534c',
+  fabric: '#6b6a58',
+  net: '#8b8678',
+  glass: '#a9c3c4',
+};
+const POLE: Record<SupportKindId, string> = {
+  mossMesh: '#9a8a5c',
+  mossSheet: '#9a8a5c',
+  coirPole: '#8a6236',
+  barkPlank: '#7c4e2c',
+  stake: '#b4976a',
+  hoop: '#77746c',
+  trellis: '#b4976a',
+};
+/** Green where roots can still go in. */
+const USABLE = '#7d9446';
+const coverColour = computed(() => (props.subject.cover ? WALL[props.subject.cover.material] : ''));
 
 /** Between the grains: dark gaps in a coarse mix, the fine stuff itself in a dense one. */
 const ground = computed(() => (scene.value.air > 0.32 ? '#3a3029' : '#5c4936'));
@@ -96,11 +122,14 @@ const text = computed(() => {
       potMaterial(subject.material).label,
       volume(fillL),
     ),
-    m.cutaway.split(percent(water), percent(air)),
+    ...(subject.empty ? [] : [m.cutaway.split(percent(water), percent(air))]),
   ];
   if (subject.explored) sentences.push(m.cutaway.roots(Math.round(subject.explored * 100)));
   if (subject.plantHeightCm) sentences.push(m.cutaway.plant(length(subject.plantHeightCm)));
-  if (subject.supportCm) sentences.push(m.cutaway.pole(length(subject.supportCm)));
+  if (subject.support) {
+    const { kind, lengthCm } = subject.support;
+    sentences.push(m.cutaway.support(supportKind(kind).label, length(lengthCm)));
+  } else if (subject.supportCm) sentences.push(m.cutaway.pole(length(subject.supportCm)));
   if (tip.value) sentences.push(m.cutaway.tip(tip.value.label));
   return m.cutaway.describe(sentences);
 });
@@ -120,6 +149,42 @@ const text = computed(() => {
       <clipPath :id="`${id}-medium`"><path :d="scene.medium" /></clipPath>
     </defs>
 
+    <g v-if="scene.cover">
+      <path :d="scene.cover.outline" :fill="coverColour" />
+      <path :d="scene.cover.inside" class="hollow" />
+    </g>
+    <g v-if="scene.pole" class="pole">
+      <rect
+        v-for="(piece, i) in scene.pole.extensions"
+        :key="`e${i}`"
+        :x="scene.pole.x"
+        :y="piece.y"
+        :width="scene.pole.width"
+        :height="piece.height"
+        class="tocome"
+      />
+      <rect
+        :x="scene.pole.x"
+        :y="scene.pole.y"
+        :width="scene.pole.width"
+        :height="scene.pole.height"
+        rx="0.2"
+        :fill="POLE[scene.pole.kind]"
+        stroke="#54401f"
+        stroke-width="0.12"
+      />
+      <rect
+        v-if="scene.pole.usable"
+        :x="scene.pole.x"
+        :y="scene.pole.usable.y"
+        :width="scene.pole.width"
+        :height="scene.pole.usable.height"
+        rx="0.2"
+        :fill="USABLE"
+        stroke="#45551f"
+        stroke-width="0.16"
+      />
+    </g>
     <g v-if="scene.leaves.length > 0" class="shoot">
       <path v-if="scene.stem" :d="scene.stem" fill="none" stroke="#5f7a45" stroke-width="0.5" />
       <path
@@ -133,6 +198,15 @@ const text = computed(() => {
       />
     </g>
 
+    <line
+      v-for="(tie, i) in scene.pole?.ties ?? []"
+      :key="`t${i}`"
+      :x1="scene.pole!.x - 0.5"
+      :x2="scene.pole!.x + scene.pole!.width + 0.5"
+      :y1="tie"
+      :y2="tie"
+      class="tie"
+    />
     <path :d="scene.outline" :fill="wallColour" />
     <path :d="scene.inside" class="hollow" />
     <g :clip-path="`url(#${id}-medium)`">
@@ -157,6 +231,14 @@ const text = computed(() => {
         fill="#2f6f96"
         :fill-opacity="(0.03 + 0.46 * band.saturation ** 2).toFixed(3)"
       />
+      <rect
+        v-if="scene.layerY !== null"
+        :x="-half"
+        :y="scene.layerY"
+        :width="half * 2"
+        :height="scene.floorY - scene.layerY"
+        class="grit"
+      />
       <path v-if="scene.ball" :d="scene.ball" class="ball" />
       <path
         v-for="(root, i) in scene.roots"
@@ -177,18 +259,6 @@ const text = computed(() => {
       :height="-scene.floorY + 0.1"
       class="hole"
     />
-    <rect
-      v-if="scene.pole"
-      :x="scene.pole.x"
-      :y="scene.pole.y"
-      :width="scene.pole.width"
-      :height="scene.pole.height"
-      rx="0.2"
-      fill="#a1825a"
-      stroke="#6d5433"
-      stroke-width="0.12"
-      fill-opacity="0.9"
-    />
     <path
       v-if="scene.clipped"
       :d="`M-2.4 ${scene.topY - 0.6}l1.2 -0.6l1.2 1.2l1.2 -1.2l1.2 1.2`"
@@ -202,12 +272,31 @@ const text = computed(() => {
       <text :x="half - 0.2" :y="tip.y - 0.5" text-anchor="end">{{ tip.label }}</text>
     </g>
 
+    <g v-if="scene.pole" class="pole" :clip-path="`url(#${id}-medium)`">
+      <rect
+        :x="scene.pole.x"
+        :y="scene.pole.y"
+        :width="scene.pole.width"
+        :height="scene.pole.height"
+        :fill="POLE[scene.pole.kind]"
+        stroke="#54401f"
+        stroke-width="0.12"
+        fill-opacity="0.85"
+      />
+    </g>
+    <slot :scene="scene" :half="half" />
     <line :x1="box.left" :x2="box.left + box.width" y1="0" y2="0" class="ground" />
     <g v-if="ruler" class="ruler">
       <line :x1="-half - 0.8" :x2="-half - 0.8" y1="0" :y2="scene.topY" />
       <g v-for="mark in rulerMarks" :key="mark.y">
         <line :x1="-half - 0.8" :x2="-half - (mark.strong ? 1.8 : 1.3)" :y1="mark.y" :y2="mark.y" />
-        <text v-if="mark.label" :x="-half - 2" :y="mark.y + 0.45" text-anchor="end">
+        <text
+          v-if="mark.label"
+          :x="-half - 2"
+          :y="mark.y + figureCm / 3"
+          :font-size="figureCm"
+          text-anchor="end"
+        >
           {{ mark.label }}
         </text>
       </g>
@@ -230,6 +319,23 @@ const text = computed(() => {
   stroke-width: 0.12;
   stroke-dasharray: 0.5 0.4;
 }
+.grit {
+  fill: #8d8a84;
+  stroke: #4c4a45;
+  stroke-width: 0.15;
+  stroke-dasharray: 0.4 0.3;
+}
+.tocome {
+  fill: none;
+  stroke: rgb(var(--v-theme-on-surface), 0.6);
+  stroke-width: 0.25;
+  stroke-dasharray: 1 0.8;
+}
+.tie {
+  stroke: #b8653c;
+  stroke-width: 0.5;
+  stroke-linecap: round;
+}
 .hole {
   fill: rgb(var(--v-theme-background));
 }
@@ -239,9 +345,11 @@ const text = computed(() => {
   stroke: rgb(var(--v-theme-on-surface), 0.55);
   stroke-width: 0.12;
 }
-.ruler text,
 .tip text {
   font-size: 1.35px;
+}
+.ruler text,
+.tip text {
   fill: rgb(var(--v-theme-on-surface), 0.8);
 }
 .tip line {

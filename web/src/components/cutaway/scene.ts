@@ -13,6 +13,7 @@ import {
   type MediumKind,
   type PotMaterialId,
   type PotShape,
+  type SupportKindId,
   type Traits,
 } from '@fernbank/core';
 import { curveBasis, curveLinear, line } from 'd3-shape';
@@ -36,9 +37,47 @@ export interface CutawaySubject {
   /** how the shoot is drawn: leaves up a stem, or a tuft from the base */
   growthForm?: Traits['growthForm'];
   supportCm?: number | null;
+  /** nothing in it: a pot on the shelf */
+  empty?: boolean;
+  /** drainage holes; null: not counted, drawn as usual */
+  holes?: number | null;
+  /** the support in full, where it is known; wins over `supportCm` */
+  support?: DrawnSupport | null;
+  /** the cover pot it stands in */
+  cover?: { outside: PotShape; material: PotMaterialId } | null;
+  /** drainage layer on the floor, cm */
+  layerCm?: number;
   /** of what stands there, dry */
   gravityHeightCm?: number;
   tipAngleDeg?: number;
+}
+
+/** A support as it is drawn. Heights above the medium, cm. */
+export interface DrawnSupport {
+  kind: SupportKindId;
+  /** from the pot's floor to its top */
+  lengthCm: number;
+  /** of all its poles from the front */
+  widthCm: number;
+  /** where the part begins that new growth can still root into; null: roots do not enter */
+  usableFromCm: number | null;
+  tiesCm: readonly number[];
+  /** tops of the pieces that will be put on */
+  extensionsCm: readonly number[];
+}
+
+/** A support's parts in the drawing. */
+export interface PoleMark {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  kind: SupportKindId;
+  /** the part that roots can still use */
+  usable: { y: number; height: number } | null;
+  ties: number[];
+  /** pieces to come: top and height of each */
+  extensions: { y: number; height: number }[];
 }
 
 export interface GrainMark {
@@ -67,7 +106,11 @@ export interface Scene {
   roots: string[];
   stem: string;
   leaves: { path: string }[];
-  pole: { x: number; y: number; width: number; height: number } | null;
+  pole: PoleMark | null;
+  /** outline and inside of the cover pot */
+  cover: { outline: string; inside: string } | null;
+  /** top of the drainage layer */
+  layerY: number | null;
   gravity: { y: number; x: number } | null;
   water: number;
   air: number;
@@ -90,7 +133,11 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
   const random = randomFrom(subject.name);
   const { pot } = subject;
   const inside = insideOfMaterial(pot, subject.material);
-  const floor = pot.heightCm - inside.heightCm;
+  const raised = subject.cover
+    ? subject.cover.outside.heightCm -
+      insideOfMaterial(subject.cover.outside, subject.cover.material).heightCm
+    : 0;
+  const floor = raised + pot.heightCm - inside.heightCm;
   const fill = inside.heightCm - usualHeadspaceCm(inside);
   const insideY = (z: number) => -(floor + z);
   const parts = partsOf(
@@ -99,21 +146,23 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
   const mix = blendOfRecipe(subject.recipeId ?? recipeOfKind(subject.mediumKind).id);
   const fresh = freshIn(mix, inside, fill);
   const plantCm = Math.min(subject.plantHeightCm ?? 0, crownCm);
-  const poleTop = subject.supportCm ? floor + subject.supportCm : 0;
-  const poleCm = Math.min(poleTop, pot.heightCm + crownCm);
+  const support = supportDrawn(subject);
+  const ending = Math.max(...(support?.extensionsCm ?? []), -Infinity);
+  const poleTop = support ? Math.max(floor + support.lengthCm, floor + fill + ending) : 0;
+  const highest = raised + pot.heightCm + crownCm;
   const surfaceY = insideY(fill);
-  const clipped = plantCm < (subject.plantHeightCm ?? 0) || poleCm < poleTop;
+  const clipped = plantCm < (subject.plantHeightCm ?? 0) || highest < poleTop;
 
   return {
-    widthCm: rimCm(pot),
-    outline: closed(pot, pot.heightCm, (z) => -z),
+    widthCm: Math.max(rimCm(pot), subject.cover ? rimCm(subject.cover.outside) : 0),
+    outline: closed(pot, pot.heightCm, (z) => -raised - z),
     inside: closed(inside, inside.heightCm, insideY),
-    medium: closed(inside, fill, insideY),
+    medium: subject.empty ? '' : closed(inside, fill, insideY),
     surfaceY,
-    rimY: -pot.heightCm,
+    rimY: -raised - pot.heightCm,
     floorY: insideY(0),
-    topY: Math.min(-pot.heightCm, surfaceY - plantCm, -poleCm),
-    waterBands: Array.from({ length: BANDS }, (_, i) => {
+    topY: Math.min(-raised - pot.heightCm, surfaceY - plantCm, -Math.min(poleTop, highest)),
+    waterBands: Array.from({ length: subject.empty ? 0 : BANDS }, (_, i) => {
       const low = (fill * i) / BANDS;
       const high = (fill * (i + 1)) / BANDS;
       return {
@@ -122,7 +171,7 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
         saturation: mix.water((low + high) / 2) / mix.totalPorosity,
       };
     }),
-    grains: grainsIn(inside, fill, insideY, parts, random),
+    grains: subject.empty ? [] : grainsIn(inside, fill, insideY, parts, random),
     ...ballAndRoots(subject, inside, fill, insideY, random),
     ...(TUFTS.has(subject.growthForm ?? 'shrub') ? tuft : shoots)(
       surfaceY,
@@ -130,14 +179,14 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
       rimCm(pot),
       random,
     ),
-    pole: subject.supportCm
-      ? { x: -0.6 + rimCm(pot) * 0.12, y: -poleCm, width: 1.2, height: poleCm - floor }
-      : null,
+    pole: support && poleMark(support, { floor, surfaceY, highest, rim: rimCm(pot) }),
+    cover: coverMark(subject),
+    layerY: subject.layerCm ? insideY(subject.layerCm) : null,
     gravity: subject.gravityHeightCm === undefined ? null : { x: 0, y: -subject.gravityHeightCm },
     water: fresh.water,
     air: fresh.air,
     fillL: fillL(inside),
-    holes: holesOf(pot),
+    holes: subject.holes === 0 ? [] : holesOf(pot),
     clipped,
   };
 }
@@ -152,6 +201,58 @@ function closed(pot: PotShape, height: number, y: (z: number) => number): string
     right.push([half, y(z)]);
   }
   return `${straight([...left, ...right])!}Z`;
+}
+
+/** The support in full, or a plain stake of the length that is known. */
+function supportDrawn({ support, supportCm }: CutawaySubject): DrawnSupport | null {
+  if (support) return support;
+  if (!supportCm) return null;
+  return {
+    kind: 'stake',
+    lengthCm: supportCm,
+    widthCm: 1.2,
+    usableFromCm: null,
+    tiesCm: [],
+    extensionsCm: [],
+  };
+}
+
+function poleMark(
+  { kind, lengthCm, widthCm, usableFromCm, tiesCm, extensionsCm }: DrawnSupport,
+  at: { floor: number; surfaceY: number; highest: number; rim: number },
+): PoleMark {
+  const top = Math.min(at.floor + lengthCm, at.highest);
+  const y = -top;
+  const usableBottom = usableFromCm === null ? null : at.surfaceY - usableFromCm;
+  let below = top;
+  return {
+    kind,
+    // Behind the shoot, a little to the right of it.
+    x: -widthCm / 2 + at.rim * 0.1,
+    y,
+    width: widthCm,
+    height: top - at.floor,
+    usable: usableBottom === null || usableBottom <= y ? null : { y, height: usableBottom - y },
+    ties: tiesCm.map((cm) => at.surfaceY - cm).filter((tie) => tie >= y),
+    extensions: extensionsCm.flatMap((cm) => {
+      const ends = Math.min(-at.surfaceY + cm, at.highest);
+      if (ends <= below) return [];
+      const piece = { y: -ends, height: ends - below };
+      below = ends;
+      return [piece];
+    }),
+  };
+}
+
+function coverMark({ cover }: CutawaySubject): Scene['cover'] {
+  if (!cover) return null;
+  const { outside, material } = cover;
+  const inside = insideOfMaterial(outside, material);
+  const floor = outside.heightCm - inside.heightCm;
+  return {
+    outline: closed(outside, outside.heightCm, (z) => -z),
+    inside: closed(inside, inside.heightCm, (z) => -(floor + z)),
+  };
 }
 
 function holesOf(pot: PotShape): Scene['holes'] {

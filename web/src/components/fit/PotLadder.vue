@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import {
-  SIZE_SCHOOLS,
+  containerClass,
+  brimfulL,
   type Ladder,
   type PotOption,
   type Rung,
   type SizeSchool,
 } from '@fernbank/core';
 import { computed, nextTick, ref, watch } from 'vue';
-import { useFigureWords } from '../composables/figureWords.ts';
-import { useUnits } from '../composables/useUnits.ts';
-import { m } from '../messages/index.ts';
-import type { CutawaySubject } from './cutaway/scene.ts';
-import PotCutaway from './cutaway/PotCutaway.vue';
+import { useFigureWords } from '../../composables/figureWords.ts';
+import { sizeSchools } from '../../composables/useFit.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import type { CutawaySubject } from '../cutaway/scene.ts';
+import PotCutaway from '../cutaway/PotCutaway.vue';
 
 /** Pots side by side at one scale, with what each would mean and why it loses. */
 const props = defineProps<{
@@ -20,21 +22,30 @@ const props = defineProps<{
   subjectOf: (rung: Rung) => CutawaySubject;
   freeOnShelf: (option: PotOption) => number;
   pxPerCm: number;
+  /** ids of the pots that are compared */
+  compared: readonly string[];
 }>();
 const school = defineModel<SizeSchool>('school', { required: true });
-defineEmits<{ pick: [id: string] }>();
+defineEmits<{ pick: [id: string]; compare: [id: string] }>();
 
-const { volume, weight } = useUnits();
-const { crowdedWord, mediumWord, days, degrees } = useFigureWords();
-const schools = Object.entries(SIZE_SCHOOLS).map(([value, { label }]) => ({ value, label }));
+const { us, volume, weight, length } = useUnits();
+const { crowdedWord, crowdedBand, mediumWord, days, degrees } = useFigureWords();
 
 const NEIGHBOURS = 3;
-/** Rungs worth drawing: the choice, its neighbours and what is on the shelf; the table has all. */
+/** Rungs worth drawing: the choice, its neighbours and what is owned; the table has all. */
 const drawn = computed(() => {
   const { rungs } = props.ladder;
   const at = rungs.findIndex((rung) => rung === props.choice);
-  return rungs.filter((rung, i) => rung.option.owned || at < 0 || Math.abs(i - at) <= NEIGHBOURS);
+  return rungs.filter(
+    (rung, i) => rung.option.source !== 'toBuy' || at < 0 || Math.abs(i - at) <= NEIGHBOURS,
+  );
 });
+function sourceWord(option: PotOption): string {
+  if (option.source === 'free') return m.fit.shelf(props.freeOnShelf(option));
+  return m.fit.source[option.source];
+}
+/** What a buyer in inches and gallons would ask for. */
+const classOf = (rung: Rung) => (us.value ? containerClass(brimfulL(rung.inside)) : null);
 
 /** The chosen pot is the one to see first, also where the ladder is wider than the screen. */
 const list = ref<HTMLElement>();
@@ -59,19 +70,21 @@ watch(
     <div class="row spread">
       <h2>{{ m.fit.ladder }}</h2>
       <v-btn-toggle v-model="school" mandatory :aria-label="m.fit.school">
-        <v-btn v-for="s in schools" :key="s.value" :value="s.value">{{ s.label }}</v-btn>
+        <v-btn v-for="s in sizeSchools" :key="s.value" :value="s.value">{{ s.label }}</v-btn>
       </v-btn-toggle>
     </div>
+    <slot />
     <p class="quiet">{{ m.fit.ladderIntro }}</p>
     <ol ref="list" class="ladder" tabindex="0" :aria-label="m.fit.ladder">
       <li v-for="rung in drawn" :key="rung.option.id" :class="{ chosen: rung === choice }">
         <PotCutaway :subject="subjectOf(rung)" :px-per-cm="pxPerCm" :crown-cm="0" />
         <strong>{{ rung.option.label }}</strong>
-        <span class="quiet">{{
-          rung.option.owned ? m.fit.shelf(freeOnShelf(rung.option)) : m.fit.buy
-        }}</span>
-        <span>{{ volume(rung.fillL) }}</span>
-        <span>{{ m.fit.crowded }} {{ crowdedWord(rung.monthsToCrowded) }}</span>
+        <span class="quiet">{{ sourceWord(rung.option) }}</span>
+        <span
+          >{{ length(rung.rimCm) }} · {{ volume(rung.fillL)
+          }}<template v-if="classOf(rung)"> · {{ classOf(rung) }}</template></span
+        >
+        <span>{{ m.fit.crowded }} {{ crowdedBand(rung) }}</span>
         <span>{{ m.fit.dryShort(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}</span>
         <span>{{ m.fit.tip }} {{ degrees(rung.stance.tipAngleDryDeg) }}</span>
         <span class="why">{{ rung.because }}</span>
@@ -85,6 +98,15 @@ watch(
         >
           {{ m.fit.choose1 }}
         </v-btn>
+        <v-btn
+          variant="text"
+          min-height="48"
+          :aria-pressed="compared.includes(rung.option.id)"
+          :aria-label="`${m.fit.compareThis}: ${rung.option.label}`"
+          @click="$emit('compare', rung.option.id)"
+        >
+          {{ compared.includes(rung.option.id) ? m.fit.compared : m.fit.compareThis }}
+        </v-btn>
       </li>
     </ol>
     <details>
@@ -94,26 +116,39 @@ watch(
           <thead>
             <tr>
               <th>{{ m.fit.pot }}</th>
+              <th>{{ m.fit.from }}</th>
               <th class="num">{{ m.fit.newMedium }}</th>
               <th class="num">{{ m.fit.crowded }}</th>
               <th class="num">{{ m.fit.medium }}</th>
               <th class="num">{{ m.fit.dry }}</th>
               <th class="num">{{ m.fit.tip }}</th>
               <th class="num">{{ m.fit.weight }}</th>
+              <th class="num">{{ m.fit.height }}</th>
+              <th>{{ m.fit.coverPot }}</th>
               <th>{{ m.fit.why }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="rung in ladder.rungs" :key="rung.option.id">
               <td>{{ rung.option.label }}</td>
+              <td>{{ sourceWord(rung.option) }}</td>
               <td class="num">{{ volume(rung.newMediumL) }}</td>
               <td class="num">{{ crowdedWord(rung.monthsToCrowded) }}</td>
               <td class="num">{{ mediumWord(rung.mediumMonths) }}</td>
               <td class="num">
                 {{ m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}
               </td>
-              <td class="num">{{ degrees(rung.stance.tipAngleDryDeg) }}</td>
+              <td class="num">
+                {{
+                  m.fit.tipValue(
+                    degrees(rung.stance.tipAngleDryDeg),
+                    degrees(rung.stance.tipAngleWetDeg),
+                  )
+                }}
+              </td>
               <td class="num">{{ weight(rung.stance.wetKg) }}</td>
+              <td class="num">{{ length(rung.stance.topCm) }}</td>
+              <td>{{ rung.covers.map(({ label }) => label).join(', ') || m.fit.noCover }}</td>
               <td>{{ m.fit.verdictName[rung.verdict] }}: {{ rung.because }}</td>
             </tr>
           </tbody>
@@ -133,7 +168,7 @@ watch(
   align-items: stretch;
 }
 .ladder li {
-  flex: 0 0 176px;
+  flex: 0 0 184px;
   display: flex;
   flex-direction: column;
   gap: 2px;

@@ -1,22 +1,22 @@
 <script setup lang="ts">
-import type { MediumKind, PotOption } from '@fernbank/core';
+import type { MediumKind } from '@fernbank/core';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, ApiError, wordsFor } from '../api/client.ts';
-import type { Repot, Task } from '../api/types.ts';
-import { useDraft } from '../composables/useDraft.ts';
-import { m } from '../messages/index.ts';
-import { useNotices } from '../stores/notices.ts';
-import { useSettings } from '../stores/settings.ts';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { FitPlan, Repot, Task } from '../../api/types.ts';
+import { useDraft } from '../../composables/useDraft.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
 
 /** Writes the repot down: from then on the plant stands in its new pot, with its aftercare. */
 const props = defineProps<{
   plantId: number;
-  option: PotOption;
-  /** id of a pot of the shelf; null: bought */
-  potId: number | null;
+  /** pot, mix and support as they stand on the page */
+  settled: FitPlan;
+  /** the support it keeps is not told anew */
+  keepsSupport: boolean;
   mediumKind: MediumKind;
-  recipeId: string;
   scoopL: number | null;
 }>();
 
@@ -32,23 +32,34 @@ const dateError = ref('');
 const fault = ref('');
 const saving = ref(false);
 
+const housed = ({ lengthCm, kind, section, stock }: NonNullable<FitPlan['support']>) => ({
+  lengthCm,
+  kind,
+  section,
+  supportId: stock?.id ?? null,
+});
 async function confirm(): Promise<void> {
   dateError.value = '';
   fault.value = '';
   saving.value = true;
-  const { plantId, option, potId, mediumKind, recipeId, scoopL } = props;
+  const { plantId, settled, keepsSupport, mediumKind, scoopL } = props;
+  const { pot, potMaterial, potId, recipeId, layer, cuts, support } = settled;
   try {
     const { id } = await api<Repot & { tasks: Task[] }>('/repots', {
       method: 'POST',
       body: {
         plantId,
-        pot: option.outside,
-        potMaterial: option.material,
+        pot,
+        potMaterial,
         potId,
         mediumKind,
         recipeId,
+        layer,
+        cuts,
         scoopL,
+        ...(keepsSupport ? {} : { support: support && housed(support) }),
         ...draft.value,
+        rootsCut: draft.value.rootsCut || cuts.rootsPruned || cuts.pieces > 1,
       },
     });
     clear();

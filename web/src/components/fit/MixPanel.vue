@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { measureOut, partsOf, recipe, RECIPES, type Blend, type Rung } from '@fernbank/core';
+import { RECIPES, type Blend, type Rung } from '@fernbank/core';
 import { computed } from 'vue';
-import { useUnits } from '../composables/useUnits.ts';
-import { m } from '../messages/index.ts';
-import AirWaterColumn from './cutaway/AirWaterColumn.vue';
+import { batchFor } from '../../composables/batchFor.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import AirWaterColumn from '../cutaway/AirWaterColumn.vue';
 
 /** The recipe in whole scoops for the chosen pot, and what it will hold there. */
 const props = defineProps<{
@@ -16,16 +17,7 @@ const recipeId = defineModel<string>('recipeId', { required: true });
 const scoopL = defineModel<number | null>('scoopL', { required: true });
 
 const { volume, percent } = useUnits();
-const LEAST_MIX_L = 0.01;
-
-const batch = computed(() => {
-  if (!props.rung || props.rung.newMediumL <= LEAST_MIX_L) return null;
-  return measureOut(
-    partsOf(recipe(recipeId.value).parts),
-    props.rung.newMediumL,
-    scoopL.value ? { scoopL: scoopL.value } : {},
-  );
-});
+const batch = computed(() => batchFor(props.rung, recipeId.value, scoopL.value));
 const dusty = computed(() => batch.value?.measures.some(({ component }) => component.dusty));
 const biohazard = computed(() =>
   batch.value?.measures.some(({ component }) => component.biohazard),

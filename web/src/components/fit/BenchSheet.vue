@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { recipe, sheetWidthCm, supportFrontCm } from '@fernbank/core';
+import { computed } from 'vue';
+import type { Fitting, PlantFile } from '../../api/types.ts';
+import { batchFor } from '../../composables/batchFor.ts';
+import { useDates } from '../../composables/useDates.ts';
+import { useFigureWords } from '../../composables/figureWords.ts';
+import { useFit } from '../../composables/useFit.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { useSettings } from '../../stores/settings.ts';
+import PotCutaway from '../cutaway/PotCutaway.vue';
+import type { CutawaySubject } from '../cutaway/scene.ts';
+import DepthPlan from './DepthPlan.vue';
+
+/** One plant on one page for the bench: what to fetch, the measures, the mix in scoops, the cautions. */
+const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
+const settings = useSettings();
+const { length, volume, weight } = useUnits();
+const { day } = useDates();
+const { degrees } = useFigureWords();
+const fit = useFit(computed(() => props.loaded));
+const { choices, rung, plan, stances, remedies, newKind, ladder } = fit;
+const file = computed(() => props.loaded.file);
+const batch = computed(() => batchFor(rung.value, choices.recipeId, settings.current.scoopL));
+
+const subject = computed((): CutawaySubject => {
+  const { plant, height, situation } = file.value;
+  const { option, standing, depth } = rung.value!;
+  const at = plan.value;
+  return {
+    name: plant.name,
+    pot: option.outside,
+    material: option.material,
+    mediumKind: newKind.value,
+    recipeId: choices.recipeId,
+    plantHeightCm: height.cm,
+    growthForm: situation.traits.growthForm,
+    cover: standing.cover ?? null,
+    layerCm: depth.layerCm,
+    ball: {
+      inside: situation.pot,
+      litres: ladder.value.ball.displacesL,
+      explored: ladder.value.ball.explored,
+    },
+    support: at && {
+      kind: at.kind.id,
+      lengthCm: at.lengthCm,
+      widthCm: Math.max(0.8, supportFrontCm(at)),
+      usableFromCm: at.kind.rooted ? at.usable.fromCm : null,
+      tiesCm: at.tiesCm,
+      extensionsCm: [],
+    },
+  };
+});
+const DRAWN_PX = 330;
+const pxPerCm = computed(() => Math.min(8, DRAWN_PX / ((stances.value?.now.topCm ?? 40) + 6)));
+
+const cautions = computed(() => {
+  const found: string[] = [];
+  const parts = batch.value?.measures.map(({ component }) => component) ?? [];
+  if (parts.some(({ dusty }) => dusty)) found.push(m.fit.dust);
+  if (parts.some(({ biohazard }) => biohazard)) found.push(m.fit.bio);
+  const wetKg = stances.value?.now.wetKg ?? 0;
+  if (wetKg > HEAVY_KG) found.push(m.fit.heavy(weight(wetKg)));
+  for (const caution of file.value.situation.traits.cautions) {
+    found.push(m.plant.cautions[caution]);
+  }
+  return found;
+});
+const HEAVY_KG = 20;
+const fetch = computed(() => {
+  if (!rung.value) return [];
+  const { option, rimCm, depth } = rung.value;
+  const things = [m.sheet.pot(option.label, length(rimCm), potNote(option.source, option.leftBy))];
+  if (depth.screenCm) things.push(m.sheet.screen(length(depth.screenCm)));
+  const at = plan.value;
+  if (at && choices.supportMode === 'new') {
+    things.push(m.fit.support.line(at.poles, at.kind.label, length(at.lengthCm)).replace(/:$/, ''));
+    if (at.kind.moss) {
+      things.push(m.sheet.moss(volume(at.material.mossL * at.poles)));
+      const width = sheetWidthCm(at.section);
+      if (width) things.push(m.sheet.mesh(length(width), length(at.lengthCm), at.poles));
+    }
+  }
+  if (at && at.ties > 0) things.push(m.sheet.ties(at.ties));
+  return things;
+});
+function potNote(source: string, leftBy?: string): string {
+  if (source === 'handedDown') return m.sheet.handedDown(leftBy ?? '');
+  if (source === 'soaking') return m.sheet.soaking;
+  if (source === 'present') return m.sheet.present;
+  return source === 'toBuy' ? m.fit.source.toBuy : '';
+}
+const steps = computed(() => {
+  const at = plan.value;
+  const depth = rung.value!.depth;
+  return [
+    depth.screenCm ? m.sheet.step.screen : '',
+    choices.layer === 'ballast' ? m.sheet.step.ballast(length(depth.layerCm)) : '',
+    at && choices.supportMode === 'new' ? `${at.fixing}.` : '',
+    depth.bedCm > 0.3 ? m.sheet.step.bed(length(depth.bedCm)) : '',
+    choices.pieces > 1 ? m.sheet.step.divide(choices.pieces) : '',
+    choices.rootsPruned ? m.sheet.step.prune : '',
+    m.sheet.step.ball(length(depth.headspaceCm)),
+    m.sheet.step.fill,
+    at && at.ties > 0
+      ? m.fit.support.ties(at.ties, at.tiesCm.map((cm) => length(cm)).join(', '))
+      : '',
+  ].filter(Boolean);
+});
+</script>
+
+<template>
+  <article v-if="rung && stances" class="sheet panel">
+    <header class="row spread">
+      <div>
+        <h1>{{ file.plant.name }}</h1>
+        <p>
+          <span class="taxon">{{ file.plant.taxon }}</span> · {{ file.spot.name }}
+        </p>
+      </div>
+      <p class="right">
+        {{ settings.current.collectionName }}<br />
+        {{ day(loaded.fitting.plan!.date) }}
+      </p>
+    </header>
+    <div class="two">
+      <div>
+        <h2>{{ m.sheet.fetch }}</h2>
+        <ul class="boxes">
+          <li v-for="thing in fetch" :key="thing">{{ thing }}</li>
+        </ul>
+        <h2>{{ m.fit.mix }}: {{ recipe(choices.recipeId).label }}</h2>
+        <table v-if="batch" class="figures">
+          <tbody>
+            <tr v-for="(measure, i) in batch.measures" :key="measure.component.id">
+              <td class="boxed">{{ measure.component.label }}</td>
+              <td class="num big">{{ m.fit.scoops(batch.scoop.scoops[i]!) }}</td>
+              <td class="num">{{ volume(measure.litres) }}</td>
+            </tr>
+          </tbody>
+          <tfoot>
+            <tr>
+              <td colspan="3">
+                {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.mixedL)) }}
+              </td>
+            </tr>
+          </tfoot>
+        </table>
+        <p v-else>{{ m.fit.noMix }}</p>
+        <h2>{{ m.sheet.steps }}</h2>
+        <ol class="boxes">
+          <li v-for="step in steps" :key="step">{{ step }}</li>
+        </ol>
+      </div>
+      <div>
+        <PotCutaway :subject="subject" :px-per-cm="pxPerCm" :crown-cm="Infinity" ruler />
+        <DepthPlan :rung="rung" />
+        <p>
+          {{
+            m.sheet.stands(
+              degrees(stances.now.tipAngleDryDeg),
+              degrees(stances.later.tipAngleDryDeg),
+              choices.horizonMonths,
+              weight(stances.now.wetKg),
+            )
+          }}
+          <template v-if="remedies[0]">{{ m.sheet.helps(remedies[0].text) }}</template>
+        </p>
+      </div>
+    </div>
+    <p v-for="caution in cautions" :key="caution" class="caution">{{ caution }}</p>
+    <p class="quiet">{{ m.plant.cautionLine }}</p>
+  </article>
+</template>
+
+<style scoped>
+.right {
+  text-align: right;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 22px;
+  margin-top: 10px;
+}
+.two h2 {
+  margin: 12px 0 4px;
+}
+.boxes {
+  list-style: none;
+  padding: 0;
+}
+.boxes li,
+.boxed {
+  padding-left: 1.7em !important;
+  position: relative;
+  margin-bottom: 5px;
+}
+.boxes li::before,
+.boxed::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  top: 0.2em;
+  width: 0.95em;
+  height: 0.95em;
+  border: 1.5px solid currentColor;
+  border-radius: 2px;
+}
+.boxed::before {
+  top: 0.55em;
+}
+.big {
+  font-size: 1.15rem;
+  font-weight: 700;
+}
+.sheet :deep(section.panel) {
+  border: 0;
+  padding: 8px 0;
+}
+@media (max-width: 700px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media print {
+  .sheet {
+    border: 0;
+    padding: 0;
+    background: #fff;
+    color: #000;
+  }
+  .two {
+    grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,475 @@
+<script setup lang="ts">
+import {
+  DRAINAGE_LAYERS,
+  footing,
+  rimCm,
+  type DrainageLayer,
+  type PotOption,
+  type Rung,
+} from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { api } from '../../api/client.ts';
+import type { FitPlan, Fitting, PlanRow, PlantFile } from '../../api/types.ts';
+import { useDates } from '../../composables/useDates.ts';
+import { useFigureWords } from '../../composables/figureWords.ts';
+import { shelfIdOf } from '../../composables/fitOptions.ts';
+import { useFit, wishOf } from '../../composables/useFit.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
+import DragHandle from '../cutaway/DragHandle.vue';
+import PotCutaway from '../cutaway/PotCutaway.vue';
+import type { CutawaySubject } from '../cutaway/scene.ts';
+import ComparePots from './ComparePots.vue';
+import DepthPlan from './DepthPlan.vue';
+import MixPanel from './MixPanel.vue';
+import PotLadder from './PotLadder.vue';
+import RepotForm from './RepotForm.vue';
+import StandingPanel from './StandingPanel.vue';
+import SupportPanel from './SupportPanel.vue';
+
+/** Pot, support and mix of one plant, every number following what is turned. */
+const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
+const scoop = defineModel<number | null | undefined>('scoopL');
+
+const settings = useSettings();
+const notices = useNotices();
+const { length, volume, weight, number } = useUnits();
+const { crowdedBand, mediumWord, days, degrees } = useFigureWords();
+const { day } = useDates();
+
+const file = computed(() => props.loaded.file);
+const plantId = computed(() => file.value.plant.id);
+const fit = useFit(computed(() => props.loaded));
+const { choices, ladder, rung, plan, stances, remedies, settled, mix, newKind } = fit;
+const scoopL = computed({
+  get: () => (scoop.value === undefined ? settings.current.scoopL : scoop.value),
+  set: (litres) => (scoop.value = litres),
+});
+watch(
+  () => choices.size,
+  () => (choices.picked = null),
+);
+
+const title = computed(() => {
+  if (!rung.value) return m.fit.nonePossible;
+  const { option, rimCm: width, fillL } = rung.value;
+  return option.source === 'toBuy'
+    ? m.fit.buyTitle(length(width), volume(fillL))
+    : m.fit.ownTitle(option.label, length(width), volume(fillL));
+});
+
+const supportTitle = computed(() => {
+  const at = plan.value;
+  if (!at || choices.supportMode !== 'new') return '';
+  return m.fit.withSupport(at.poles, at.kind.label, length(at.lengthCm));
+});
+
+/** Warned before it is potted, not after it has fallen. */
+const warning = computed(() => {
+  const helps = remedies.value[0];
+  if (!stances.value || !helps) return '';
+  const { now, later } = stances.value;
+  if (footing(now.tipAngleDryDeg) === 'unsafe') {
+    return m.fit.warnNow(degrees(now.tipAngleDryDeg), helps.text);
+  }
+  return footing(later.tipAngleDryDeg) === 'unsafe'
+    ? m.fit.warnLater(choices.horizonMonths, degrees(later.tipAngleDryDeg), helps.text)
+    : '';
+});
+const HEAVY_KG = 20;
+
+const drawnSupport = computed(() => {
+  const at = plan.value;
+  return at ? { supportCm: at.lengthCm } : { supportCm: null };
+});
+const before = computed((): CutawaySubject => {
+  const { plant, height, situation } = file.value;
+  const cover = props.loaded.fitting.presentCover;
+  return {
+    name: plant.name,
+    pot: plant.pot,
+    material: plant.potMaterial,
+    mediumKind: plant.mediumKind,
+    recipeId: plant.recipeId,
+    explored: ladder.value.ball.explored,
+    plantHeightCm: height.cm,
+    growthForm: situation.traits.growthForm,
+    supportCm: plant.supportCm,
+    cover: cover && { outside: cover.shape, material: cover.material },
+  };
+});
+const potSubject = (of: Rung): CutawaySubject => ({
+  name: `${file.value.plant.name} ${of.option.id}`,
+  pot: of.option.outside,
+  material: of.option.material,
+  mediumKind: newKind.value,
+  recipeId: choices.recipeId,
+  layerCm: of.depth.layerCm,
+  ball: {
+    inside: file.value.situation.pot,
+    litres: ladder.value.ball.displacesL,
+    explored: ladder.value.ball.explored,
+  },
+});
+const planted = computed((): CutawaySubject => ({
+  ...potSubject(rung.value!),
+  name: file.value.plant.name,
+  plantHeightCm: file.value.height.cm,
+  growthForm: file.value.situation.traits.growthForm,
+  cover: rung.value!.standing.cover ?? null,
+}));
+const after = computed((): CutawaySubject => ({
+  ...planted.value,
+  ...drawnSupport.value,
+  ...(stances.value
+    ? {
+        gravityHeightCm: stances.value.now.gravityHeightDryCm,
+        tipAngleDeg: stances.value.now.tipAngleDryDeg,
+      }
+    : {}),
+}));
+
+/** One scale for everything on the page, so that a drag does not move the ground. */
+const WIDEST_SHARE = 1.9;
+const roomCm = computed(() => {
+  const present = rimCm(file.value.plant.pot);
+  return Math.max(present, rung.value?.rimCm ?? 0, present * WIDEST_SHARE * 0.75);
+});
+const pxPerCm = computed(() => Math.min(9, 165 / roomCm.value));
+
+/** Dragged, the rim goes to the nearest pot there is. */
+const rims = computed(() => ladder.value.rungs.map((of) => of.rimCm));
+function rimMoved({ x }: { x: number }): void {
+  const wanted = Math.max(2, 2 * x);
+  const nearest = ladder.value.rungs.reduce((best, of) =>
+    Math.abs(of.rimCm - wanted) < Math.abs(best.rimCm - wanted) ? of : best,
+  );
+  choices.picked = nearest.option.id;
+}
+function rimStepped(by: 1 | -1): void {
+  const at = ladder.value.rungs.findIndex((of) => of === rung.value);
+  const next = ladder.value.rungs[at + by];
+  if (next) choices.picked = next.option.id;
+}
+
+const MOST_COMPARED = 3;
+const compared = ref<string[]>([]);
+function compare(id: string): void {
+  const others = compared.value.filter((other) => other !== id);
+  compared.value =
+    others.length < compared.value.length ? others : [...others, id].slice(-MOST_COMPARED);
+}
+const comparedRungs = computed(() =>
+  ladder.value.rungs.filter(({ option }) => compared.value.includes(option.id)),
+);
+
+const kept = ref<PlanRow | null>(props.loaded.fitting.plan);
+/** Which piece it is cut from may change with the shelf; what stands in the pot is what was settled. */
+const lasting = (plan: FitPlan | null | undefined) =>
+  JSON.stringify(plan && { ...plan, support: plan.support && { ...plan.support, stock: null } });
+const same = computed(() => lasting(kept.value?.fit) === lasting(settled.value));
+const saving = ref(false);
+async function use(): Promise<void> {
+  saving.value = true;
+  try {
+    kept.value = await api<PlanRow>(`/plants/${plantId.value}/plan`, {
+      method: 'PUT',
+      body: settled.value,
+    });
+    const wish = wishOf(choices);
+    const { plant } = file.value;
+    if (
+      JSON.stringify(wish) !== JSON.stringify(plant.supportWish) ||
+      plant.stems !== choices.stems
+    ) {
+      await api(`/plants/${plantId.value}`, {
+        method: 'PATCH',
+        body: { supportWish: wish, stems: choices.stems },
+      });
+    }
+    notices.done(m.fit.used, drop);
+  } catch (error) {
+    notices.fault(error);
+  } finally {
+    saving.value = false;
+  }
+}
+async function drop(): Promise<void> {
+  try {
+    await api(`/plants/${plantId.value}/plan`, { method: 'DELETE' });
+    kept.value = null;
+    notices.done(m.fit.dropped);
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+
+const layers = (Object.keys(DRAINAGE_LAYERS) as DrainageLayer[]).map((value) => ({
+  value,
+  title: DRAINAGE_LAYERS[value].label,
+  props: { subtitle: DRAINAGE_LAYERS[value].costs },
+}));
+const pieceCounts = [1, 2, 3, 4, 5, 6].map((value) => ({
+  value,
+  title: value === 1 ? m.fit.piecesOne : m.fit.piecesOf(value),
+}));
+const freeOnShelf = (option: PotOption) => {
+  const id = shelfIdOf(option, file.value, props.loaded.fitting);
+  return props.loaded.fitting.pots.find((pot) => pot.id === id)?.free ?? 0;
+};
+</script>
+
+<template>
+  <section class="panel answer">
+    <div>
+      <h1>
+        {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
+      </h1>
+      <p class="lead">{{ rung && choices.picked ? rung.because : ladder.because }}</p>
+      <p v-if="warning" class="caution" role="note">{{ warning }}</p>
+      <dl v-if="rung" class="facts">
+        <div>
+          <dt>{{ m.fit.newMedium }}</dt>
+          <dd>{{ volume(rung.newMediumL) }}</dd>
+        </div>
+        <div>
+          <dt>{{ m.fit.crowded }}</dt>
+          <dd>{{ crowdedBand(rung) }}</dd>
+        </div>
+        <div>
+          <dt>{{ m.fit.medium }}</dt>
+          <dd>{{ mediumWord(rung.mediumMonths) }}</dd>
+        </div>
+        <div>
+          <dt>{{ m.fit.dry }}</dt>
+          <dd>
+            {{ m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}
+          </dd>
+        </div>
+        <div v-if="stances">
+          <dt>{{ m.fit.tip }}</dt>
+          <dd>
+            {{
+              m.fit.tipValue(
+                degrees(stances.now.tipAngleDryDeg),
+                degrees(stances.now.tipAngleWetDeg),
+              )
+            }}
+          </dd>
+        </div>
+        <div v-if="stances">
+          <dt>{{ m.fit.weight }}</dt>
+          <dd>{{ weight(stances.now.wetKg) }}</dd>
+        </div>
+        <div v-if="rung.clearanceCm !== null">
+          <dt>{{ m.fit.clearance }}</dt>
+          <dd>
+            {{
+              rung.clearanceCm >= 0
+                ? m.fit.clearanceValue(length(rung.clearanceCm))
+                : m.fit.clearanceOver(length(-rung.clearanceCm))
+            }}
+          </dd>
+        </div>
+        <div v-if="rung.standing.cover">
+          <dt>{{ m.fit.coverPot }}</dt>
+          <dd>{{ m.fit.keepsCover(rung.standing.cover.label) }}</dd>
+        </div>
+      </dl>
+      <ul v-if="rung && rung.notes.length > 0" class="plain">
+        <li v-for="note in rung.notes" :key="note.text">{{ note.text }}</li>
+      </ul>
+      <p v-if="stances && stances.now.wetKg > HEAVY_KG" class="caution">
+        {{ m.fit.heavy(weight(stances.now.wetKg)) }}
+      </p>
+      <p class="quiet small">
+        {{
+          ladder.own ? m.fit.ownLog(ladder.own.cycles, number(ladder.own.factor, 2)) : m.fit.typical
+        }}
+        <template v-if="ladder.ball.pace.own">
+          {{ m.fit.pace(number(ladder.ball.pace.factor, 2)) }}
+        </template>
+      </p>
+      <div v-if="settled" class="row no-print actions">
+        <v-btn
+          color="primary"
+          size="large"
+          min-height="52"
+          :disabled="kept !== null && same"
+          :loading="saving"
+          @click="use"
+          >{{ m.fit.use }}</v-btn
+        >
+        <v-btn v-if="kept" variant="outlined" min-height="48" :to="`/plants/${plantId}/sheet`">{{
+          m.fit.sheet
+        }}</v-btn>
+        <v-btn v-if="kept" variant="text" min-height="48" @click="drop">{{ m.fit.drop }}</v-btn>
+        <span v-if="kept" class="quiet small">{{
+          same ? m.fit.settledOn(day(kept.date)) : m.fit.changed
+        }}</span>
+      </div>
+    </div>
+    <div class="compare" role="group" :aria-label="m.fit.compare">
+      <figure>
+        <PotCutaway
+          :subject="before"
+          :px-per-cm="pxPerCm"
+          :crown-cm="10"
+          :room-cm="rimCm(file.plant.pot)"
+          ruler
+        />
+        <figcaption>{{ m.fit.before }}: {{ length(rimCm(file.plant.pot)) }}</figcaption>
+      </figure>
+      <figure v-if="rung">
+        <PotCutaway :subject="after" :px-per-cm="pxPerCm" :crown-cm="10" :room-cm="roomCm">
+          <template #default="{ scene }">
+            <DragHandle
+              :x="rung.rimCm / 2"
+              :y="scene.rimY"
+              axis="x"
+              :size-cm="34 / pxPerCm"
+              :label="m.fit.rimHandle"
+              :text="`${rung.option.label}, ${length(rung.rimCm)}`"
+              :min="Math.min(...rims)"
+              :max="Math.max(...rims)"
+              :now="rung.rimCm"
+              @move="rimMoved"
+              @step="rimStepped"
+            />
+          </template>
+        </PotCutaway>
+        <figcaption>{{ m.fit.after }}: {{ length(rung.rimCm) }}</figcaption>
+      </figure>
+    </div>
+  </section>
+
+  <PotLadder
+    v-model:school="choices.size"
+    :ladder="ladder"
+    :choice="rung"
+    :subject-of="potSubject"
+    :free-on-shelf="freeOnShelf"
+    :px-per-cm="Math.min(5, 110 / roomCm)"
+    :compared="compared"
+    @pick="(id) => (choices.picked = id)"
+    @compare="compare"
+  >
+    <div class="row bench" role="group" :aria-label="m.fit.bench">
+      <v-select v-model="choices.pieces" :items="pieceCounts" :label="m.fit.pieces" />
+      <v-select v-model="choices.layer" :items="layers" :label="m.fit.layer" />
+      <v-checkbox v-model="choices.rootsPruned" :label="m.fit.rootsPruned" hide-details />
+    </div>
+  </PotLadder>
+  <ComparePots
+    v-if="comparedRungs.length > 0"
+    :rungs="comparedRungs"
+    :choice="rung"
+    :subject-of="potSubject"
+    :px-per-cm="pxPerCm * 0.8"
+    @pick="(id) => (choices.picked = id)"
+    @drop="compare"
+  />
+  <SupportPanel
+    v-if="rung"
+    :fit="fit"
+    :subject="planted"
+    :height-cm="file.height.cm"
+    :headroom-cm="loaded.fitting.headroomCm"
+    :has-support="file.plant.supportCm !== null"
+  />
+  <div v-if="rung && stances" class="pair">
+    <StandingPanel
+      :stances="stances"
+      :horizon-months="choices.horizonMonths"
+      :remedies="remedies"
+      :hangs="rung.option.features?.hangs === true"
+    />
+    <DepthPlan :rung="rung" />
+  </div>
+  <MixPanel
+    v-model:recipe-id="choices.recipeId"
+    v-model:scoop-l="scoopL"
+    :rung="rung"
+    :mix="mix"
+    :usual-recipe="file.situation.traits.recipe"
+    :air-need="file.situation.traits.airNeed"
+  />
+  <RepotForm
+    v-if="settled"
+    :plant-id="plantId"
+    :settled="settled"
+    :keeps-support="choices.supportMode === 'keep'"
+    :medium-kind="newKind"
+    :scoop-l="scoopL"
+  />
+</template>
+
+<style scoped>
+.answer {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 18px;
+}
+.lead {
+  font-size: 1.06rem;
+}
+.facts {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 8px 16px;
+  margin-top: 10px;
+}
+.facts dt {
+  color: rgb(var(--v-theme-on-surface), 0.76);
+  font-size: 0.88rem;
+}
+.facts dd {
+  font-weight: 700;
+}
+.plain {
+  padding-left: 1.1em;
+  margin-top: 8px;
+}
+.small {
+  font-size: 0.88rem;
+}
+p.small {
+  margin-top: 8px;
+}
+.caution {
+  margin-top: 8px;
+}
+.actions {
+  margin-top: 12px;
+}
+.compare {
+  display: flex;
+  gap: 8px;
+  align-items: flex-end;
+  min-width: 0;
+}
+.compare > figure {
+  min-width: 0;
+}
+.compare figcaption {
+  text-align: center;
+}
+.bench {
+  margin: 10px 0;
+}
+.bench > * {
+  flex: 1 1 200px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 400px), 1fr));
+  gap: 14px;
+}
+@media (max-width: 800px) {
+  .answer {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

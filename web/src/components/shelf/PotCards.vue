@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiPencilOutline, mdiPlus, mdiSpray } from '@mdi/js';
+import { brimfulL, containerClass, insideOfMaterial, potMaterial, rimCm } from '@fernbank/core';
+import { computed } from 'vue';
+import type { ShelfPot } from '../../api/types.ts';
+import { useDates } from '../../composables/useDates.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import PotCutaway from '../cutaway/PotCutaway.vue';
+
+/** Pots of the shelf at one scale: what they are, and where each of them is. */
+const props = defineProps<{ pots: ShelfPot[]; inUseBy: (pot: ShelfPot) => string[] }>();
+defineEmits<{ edit: [ShelfPot]; remove: [ShelfPot]; more: [ShelfPot]; clean: [ShelfPot] }>();
+
+const { us, length, volume } = useUnits();
+const { day } = useDates();
+const PX_PER_CM = 3.2;
+const rows = computed(() =>
+  props.pots.map((pot) => {
+    const { shape, material, holes, tone, reservoirL, wicks, hangs } = pot;
+    const used = pot.count - pot.free - pot.soaking;
+    const odd = [
+      potMaterial(material).label,
+      tone ? m.shelf.tones[tone] : '',
+      holes === 0 ? m.shelf.noHoles : holes ? m.shelf.holesOf(holes) : '',
+      reservoirL > 0 ? m.shelf.reservoirOf(volume(reservoirL), wicks) : '',
+      hangs ? m.shelf.hangsWord : '',
+    ].filter(Boolean);
+    return {
+      pot,
+      used,
+      odd: odd.join(', '),
+      size: `${length(rimCm(shape))} · ${volume(pot.fillL ?? 0)}`,
+      trade: us.value ? containerClass(brimfulL(insideOfMaterial(shape, material))) : null,
+      subject: {
+        name: pot.label,
+        pot: shape,
+        material,
+        mediumKind: 'peatSoil' as const,
+        empty: true,
+        holes,
+      },
+    };
+  }),
+);
+</script>
+
+<template>
+  <ul class="shelf">
+    <li v-for="row in rows" :key="row.pot.id">
+      <PotCutaway :subject="row.subject" :px-per-cm="PX_PER_CM" :crown-cm="0" />
+      <strong>{{ row.pot.label }}</strong>
+      <span
+        >{{ row.size }}<template v-if="row.trade"> · {{ row.trade }}</template></span
+      >
+      <span class="quiet">{{ row.odd }}</span>
+      <dl class="counts">
+        <div>
+          <dt>{{ m.shelf.free }}</dt>
+          <dd>{{ row.pot.free }}</dd>
+        </div>
+        <div>
+          <dt>{{ m.shelf.used }}</dt>
+          <dd>{{ row.used }}</dd>
+        </div>
+        <div v-if="row.pot.role === 'pot'">
+          <dt>{{ m.shelf.soaking }}</dt>
+          <dd>{{ row.pot.soaking }}</dd>
+        </div>
+      </dl>
+      <span v-if="row.pot.soakingSince" class="quiet">{{
+        m.shelf.since(day(row.pot.soakingSince))
+      }}</span>
+      <span v-if="inUseBy(row.pot).length > 0" class="quiet">{{
+        m.shelf.withPlants(inUseBy(row.pot).join(', '))
+      }}</span>
+      <v-btn
+        v-if="row.pot.soaking > 0"
+        variant="outlined"
+        class="clean"
+        min-height="48"
+        :prepend-icon="mdiSpray"
+        :aria-label="`${m.shelf.clean}: ${row.pot.label}`"
+        @click="$emit('clean', row.pot)"
+        >{{ m.shelf.clean }}</v-btn
+      >
+      <span class="row acts">
+        <v-btn
+          :icon="mdiPlus"
+          variant="text"
+          size="48"
+          :aria-label="`${m.shelf.more}: ${row.pot.label}`"
+          @click="$emit('more', row.pot)"
+        />
+        <v-btn
+          :icon="mdiPencilOutline"
+          variant="text"
+          size="48"
+          :aria-label="m.shelf.edit(row.pot.label)"
+          @click="$emit('edit', row.pot)"
+        />
+        <v-btn
+          :icon="mdiDeleteOutline"
+          variant="text"
+          size="48"
+          :aria-label="`${m.shelf.remove}: ${row.pot.label}`"
+          :disabled="row.used > 0"
+          @click="$emit('remove', row.pot)"
+        />
+      </span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.shelf {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(206px, 1fr));
+  gap: 14px;
+}
+.shelf li {
+  display: flex;
+  flex-direction: column;
+  gap: 1px;
+  padding: 12px;
+  border: 1px solid rgb(var(--v-theme-on-surface), 0.14);
+  border-radius: 10px;
+  background: rgb(var(--v-theme-surface));
+}
+.shelf li > svg {
+  align-self: center;
+  margin-bottom: 6px;
+}
+.counts {
+  display: flex;
+  gap: 16px;
+  margin-top: 4px;
+}
+.counts dt {
+  font-size: 0.85rem;
+  color: rgb(var(--v-theme-on-surface), 0.76);
+}
+.counts dd {
+  font-weight: 700;
+  font-size: 1.15rem;
+}
+.acts {
+  gap: 0;
+  margin-top: auto;
+}
+.clean {
+  align-self: start;
+  margin-top: 6px;
+}
+</style>

@@ -1,0 +1,204 @@
+<script setup lang="ts">
+import { LARGEST_POT_CM, POT_TONES, rimCm, SMALLEST_POT_CM, type PotTone } from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { ShelfPot } from '../../api/types.ts';
+import { useDraft } from '../../composables/useDraft.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import NumberField from '../NumberField.vue';
+import { emptyPot, entryOf, potErrors, potFromEntry } from '../potEntry.ts';
+import PotFields from '../PotFields.vue';
+
+/** One kind of pot or cover pot: its measures, what is odd about it, and how many there are. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ pot: ShelfPot | null; role: ShelfPot['role'] }>();
+const emit = defineEmits<{ saved: [] }>();
+
+const { length, weightUnit, weightToKg, weightFromKg, volumeUnit, volumeToL, volumeFromL } =
+  useUnits();
+const blank = () => ({
+  label: '',
+  pot: emptyPot(),
+  count: 1 as number | null,
+  free: null as number | null,
+  soaking: 0 as number | null,
+  emptyKg: null as number | null,
+  holes: null as number | null,
+  tone: null as PotTone | null,
+  reservoirL: null as number | null,
+  wicks: null as number | null,
+  hangs: false,
+});
+const { draft, clear } = useDraft(`shelf.${props.role}`, blank);
+const errors = ref<Record<string, string>>({});
+const fault = ref('');
+const saving = ref(false);
+watch(
+  () => [open.value, props.pot] as const,
+  ([isOpen, pot]) => {
+    errors.value = {};
+    fault.value = '';
+    if (isOpen && pot) draft.value = formOf(pot);
+    else if (!isOpen && props.pot) clear();
+  },
+);
+function formOf(pot: ShelfPot): ReturnType<typeof blank> {
+  const { label, shape, material, count, free, soaking, emptyKg, holes, tone, hangs } = pot;
+  return {
+    label,
+    pot: entryOf(shape, material),
+    count,
+    free,
+    soaking,
+    emptyKg,
+    holes,
+    tone,
+    reservoirL: pot.reservoirL || null,
+    wicks: pot.wicks || null,
+    hangs,
+  };
+}
+const inUse = computed(() =>
+  props.pot ? props.pot.count - props.pot.free - props.pot.soaking : 0,
+);
+async function save(): Promise<void> {
+  const { pot, label, count, free, soaking, ...rest } = draft.value;
+  const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
+  fault.value = '';
+  errors.value = potErrors(
+    pot,
+    { required: m.form.required, range },
+    SMALLEST_POT_CM,
+    LARGEST_POT_CM,
+  );
+  if (count === null) errors.value.count = m.form.required;
+  if (Object.keys(errors.value).length > 0) return;
+  const shape = potFromEntry(pot)!;
+  saving.value = true;
+  try {
+    await api(props.pot ? `/pots/${props.pot.id}` : '/pots', {
+      method: props.pot ? 'PATCH' : 'POST',
+      body: {
+        ...rest,
+        reservoirL: rest.reservoirL ?? 0,
+        wicks: rest.wicks ?? 0,
+        role: props.role,
+        label: label.trim() || length(rimCm(shape)),
+        shape,
+        material: pot.material,
+        count,
+        soaking: soaking ?? 0,
+        free: props.pot ? (free ?? 0) : Math.max(0, count! - (soaking ?? 0)),
+      },
+      ...(props.pot ? { rev: props.pot.rev } : {}),
+    });
+    clear();
+    open.value = false;
+    emit('saved');
+  } catch (error) {
+    const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
+    if (field) errors.value = { [field]: wordsFor(error) };
+    fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+const tones = POT_TONES.map(({ id: value, label: title }) => ({ value, title }));
+const title = computed(() => {
+  if (props.pot) return m.shelf.edit(props.pot.label);
+  return props.role === 'cover' ? m.shelf.addCover : m.shelf.add;
+});
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="720" scrollable>
+    <v-card>
+      <form class="form stack" novalidate @submit.prevent="save">
+        <h2>{{ title }}</h2>
+        <div class="fields">
+          <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
+          <v-text-field
+            v-model="draft.label"
+            :label="`${m.shelf.label} (${m.app.optional})`"
+            :error-messages="errors.label"
+          />
+        </div>
+        <PotFields v-model="draft.pot" :errors="errors" />
+        <div v-if="pot" class="fields">
+          <NumberField
+            v-model="draft.free"
+            :label="m.shelf.freeCount"
+            :hint="inUse > 0 ? m.shelf.inUse(inUse) : ''"
+            :error="errors.free"
+          />
+          <NumberField
+            v-model="draft.soaking"
+            :label="m.shelf.soakingCount"
+            :error="errors.soaking"
+          />
+        </div>
+        <div class="fields">
+          <NumberField
+            :model-value="draft.emptyKg === null ? null : weightFromKg(draft.emptyKg)"
+            :label="`${m.shelf.emptyKg} (${m.app.optional})`"
+            :unit="weightUnit"
+            :error="errors.emptyKg"
+            @update:model-value="
+              (typed) => (draft.emptyKg = typed === null ? null : weightToKg(typed))
+            "
+          />
+          <v-select
+            v-model="draft.tone"
+            :items="tones"
+            :label="`${m.shelf.tone} (${m.app.optional})`"
+            clearable
+          />
+          <NumberField
+            v-model="draft.holes"
+            :label="`${m.shelf.holes} (${m.app.optional})`"
+            :hint="m.shelf.holesHint"
+            :error="errors.holes"
+          />
+          <template v-if="role === 'pot'">
+            <NumberField
+              :model-value="draft.reservoirL === null ? null : volumeFromL(draft.reservoirL)"
+              :label="`${m.shelf.reservoir} (${m.app.optional})`"
+              :unit="volumeUnit"
+              :error="errors.reservoirL"
+              @update:model-value="
+                (typed) => (draft.reservoirL = typed === null ? null : volumeToL(typed))
+              "
+            />
+            <NumberField
+              v-model="draft.wicks"
+              :label="`${m.shelf.wicks} (${m.app.optional})`"
+              :error="errors.wicks"
+            />
+            <v-checkbox v-model="draft.hangs" :label="m.shelf.hangs" />
+          </template>
+        </div>
+        <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
+        <div class="row">
+          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
+            pot ? m.app.save : title
+          }}</v-btn>
+          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
+        </div>
+      </form>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.form {
+  overflow: auto;
+  padding: 20px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>

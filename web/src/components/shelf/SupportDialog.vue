@@ -1,0 +1,215 @@
+<script setup lang="ts">
+import {
+  frontCm,
+  sectionFromSheet,
+  sheetWidthCm,
+  supportKind,
+  SUPPORT_KINDS,
+  type Section,
+  type SupportKindId,
+} from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { ShelfSupport } from '../../api/types.ts';
+import { useDraft } from '../../composables/useDraft.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import NumberField from '../NumberField.vue';
+
+/** One kind of support: what it is, how thick, how long, and how many there are. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ support: ShelfSupport | null }>();
+const emit = defineEmits<{ saved: [] }>();
+
+const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
+const blank = () => ({
+  label: '',
+  kind: 'mossSheet' as SupportKindId,
+  form: 'd' as Section['form'],
+  acrossCm: 8 as number | null,
+  thicknessCm: 2 as number | null,
+  flatCm: null as number | null,
+  lengthCm: null as number | null,
+  extension: false,
+  count: 1 as number | null,
+  free: null as number | null,
+});
+const { draft, clear } = useDraft('shelf.support', blank);
+const errors = ref<Record<string, string>>({});
+const fault = ref('');
+const saving = ref(false);
+watch(
+  () => [open.value, props.support] as const,
+  ([isOpen, support]) => {
+    errors.value = {};
+    fault.value = '';
+    if (isOpen && support) draft.value = formOf(support);
+    else if (!isOpen && props.support) clear();
+  },
+);
+function formOf({ section, label, kind, lengthCm, extension, count, free }: ShelfSupport) {
+  return {
+    label,
+    kind,
+    form: section.form,
+    acrossCm: frontCm(section),
+    thicknessCm: section.form === 'flat' ? section.thicknessCm : 2,
+    flatCm: null,
+    lengthCm,
+    extension,
+    count,
+    free,
+  };
+}
+/** Another kind comes with its usual section. */
+function toKind(kind: SupportKindId): void {
+  const { section } = supportKind(kind);
+  draft.value.kind = kind;
+  draft.value.form = section.form;
+  draft.value.acrossCm = frontCm(section);
+  if (section.form === 'flat') draft.value.thicknessCm = section.thicknessCm;
+}
+const moss = computed(() => supportKind(draft.value.kind).moss);
+/** Folded from a sheet, its width follows from the sheet's. */
+function fromFlat(flatCm: number | null): void {
+  draft.value.flatCm = flatCm;
+  const { form } = draft.value;
+  if (flatCm === null || form === 'flat' || flatCm < 6) return;
+  draft.value.acrossCm = Math.round(frontCm(sectionFromSheet(flatCm, form)) * 10) / 10;
+}
+const section = computed((): Section | null => {
+  const { form, acrossCm, thicknessCm } = draft.value;
+  if (acrossCm === null || acrossCm <= 0) return null;
+  if (form === 'round') return { form, diameterCm: acrossCm };
+  if (form === 'd') return { form, widthCm: acrossCm };
+  return thicknessCm ? { form, widthCm: acrossCm, thicknessCm } : null;
+});
+const sheet = computed(() => (moss.value && section.value ? sheetWidthCm(section.value) : null));
+
+async function save(): Promise<void> {
+  const { label, kind, lengthCm, extension, count, free } = draft.value;
+  fault.value = '';
+  errors.value = {
+    ...(lengthCm === null ? { lengthCm: m.form.required } : {}),
+    ...(section.value === null ? { acrossCm: m.form.required } : {}),
+    ...(count === null ? { count: m.form.required } : {}),
+  };
+  if (Object.keys(errors.value).length > 0) return;
+  saving.value = true;
+  try {
+    await api(props.support ? `/supports/${props.support.id}` : '/supports', {
+      method: props.support ? 'PATCH' : 'POST',
+      body: {
+        label: label.trim() || `${supportKind(kind).label} ${length(lengthCm!)}`,
+        kind,
+        section: section.value,
+        lengthCm,
+        extension,
+        count,
+        free: props.support ? (free ?? 0) : count,
+      },
+      ...(props.support ? { rev: props.support.rev } : {}),
+    });
+    clear();
+    open.value = false;
+    emit('saved');
+  } catch (error) {
+    const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
+    if (field) {
+      const shown = ['diameterCm', 'widthCm'].includes(field) ? 'acrossCm' : field;
+      errors.value = { [shown]: wordsFor(error) };
+    }
+    fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+const kinds = SUPPORT_KINDS.map(({ id: value, label: title }) => ({ value, title }));
+const forms = computed(() =>
+  (['round', 'd', 'flat'] as const).map((value) => ({ value, title: m.shelf.forms[value] })),
+);
+const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
+const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed));
+const title = computed(() =>
+  props.support ? m.shelf.edit(props.support.label) : m.shelf.addSupport,
+);
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="680" scrollable>
+    <v-card>
+      <form class="form stack" novalidate @submit.prevent="save">
+        <h2>{{ title }}</h2>
+        <div class="fields">
+          <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
+          <v-select
+            :model-value="draft.kind"
+            :items="kinds"
+            :label="m.cuts.kind"
+            @update:model-value="toKind"
+          />
+          <NumberField
+            :model-value="shown(draft.lengthCm)"
+            :label="m.fit.support.length"
+            :unit="lengthUnit"
+            :error="errors.lengthCm"
+            @update:model-value="(typed) => (draft.lengthCm = toCm(typed))"
+          />
+          <v-select v-model="draft.form" :items="forms" :label="m.shelf.form" />
+          <NumberField
+            :model-value="shown(draft.acrossCm)"
+            :label="m.fit.support.across"
+            :unit="lengthUnit"
+            :error="errors.acrossCm"
+            :hint="sheet === null ? '' : m.shelf.asksSheet(length(sheet))"
+            @update:model-value="(typed) => (draft.acrossCm = toCm(typed))"
+          />
+          <NumberField
+            v-if="draft.form === 'flat'"
+            :model-value="shown(draft.thicknessCm)"
+            :label="m.shelf.thickness"
+            :unit="lengthUnit"
+            :error="errors.thicknessCm"
+            @update:model-value="(typed) => (draft.thicknessCm = toCm(typed))"
+          />
+          <NumberField
+            v-if="moss && draft.form !== 'flat'"
+            :model-value="shown(draft.flatCm)"
+            :label="`${m.shelf.flat} (${m.app.optional})`"
+            :unit="lengthUnit"
+            :hint="m.shelf.flatHint"
+            @update:model-value="(typed) => fromFlat(toCm(typed))"
+          />
+          <v-text-field v-model="draft.label" :label="`${m.shelf.label} (${m.app.optional})`" />
+          <NumberField
+            v-if="support"
+            v-model="draft.free"
+            :label="m.shelf.freeCount"
+            :error="errors.free"
+          />
+          <v-checkbox v-model="draft.extension" :label="m.shelf.extension" />
+        </div>
+        <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
+        <div class="row">
+          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
+            support ? m.app.save : title
+          }}</v-btn>
+          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
+        </div>
+      </form>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.form {
+  overflow: auto;
+  padding: 20px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,375 @@
+import {
+  adviseSupport,
+  blendOfRecipe,
+  climbAhead,
+  CUTTING_START_CM,
+  extendedSupport,
+  grownOutcomes,
+  grownStanding,
+  isGrown,
+  keepingDamp,
+  planSupport,
+  potLadder,
+  remedies,
+  SIZE_SCHOOLS,
+  standingSupport,
+  standsAtCm,
+  stanceOf,
+  supportKind,
+  usualHeadspaceCm,
+  vpdAtYearEnd,
+  wantsSupport,
+  type Climb,
+  type DrainageLayer,
+  type FitRequest,
+  type GrownOutcome,
+  type KindAdvice,
+  type Ladder,
+  type Remedy,
+  type Rung,
+  type SizeSchool,
+  type Stance,
+  type Standing,
+  type SupportGoal,
+  type SupportKindId,
+  type SupportPlan,
+  type SupportStock,
+} from '@fernbank/core';
+import { computed, reactive, type Ref } from 'vue';
+import type { FitPlan, Fitting, PlantFile, SupportWish } from '../api/types.ts';
+import { coverOption, optionsFor, shelfIdOf } from './fitOptions.ts';
+import { kindOfRecipe } from './figureWords.ts';
+
+/** What a keeper can turn on the fit page. */
+export interface FitChoices {
+  size: SizeSchool;
+  recipeId: string;
+  layer: DrainageLayer;
+  pieces: number;
+  rootsPruned: boolean;
+  /** id of the pot taken by hand; null: the ladder's own choice */
+  picked: string | null;
+  supportMode: 'keep' | 'new' | 'none';
+  goal: SupportGoal;
+  minutesPerWeek: number | null;
+  stems: number;
+  /** null: the kind that is advised */
+  kind: SupportKindId | null;
+  /** width across or diameter, cm; null: as usual */
+  acrossCm: number | null;
+  /** null: as long as the plan asks */
+  lengthCm: number | null;
+  wound: boolean;
+  internodeCm: number | null;
+  horizonMonths: number;
+}
+
+export const HORIZONS_MONTHS = [6, 12, 18, 24] as const;
+const WEEKS_A_MONTH = 4.348;
+
+/** What is chosen before the keeper has turned anything: the plant's own plan, school and support. */
+export function startingChoices(file: PlantFile, fitting: Fitting): FitChoices {
+  const { plant, situation, height } = file;
+  const { traits, signals, schools } = situation;
+  const plan = fitting.plan?.fit;
+  const wish = plant.supportWish;
+  const climbs = wantsSupport(traits, height.cm);
+  const outgrown = signals.vinePastSupport === true;
+  const has = plant.supportCm !== null;
+  return {
+    size: plan?.size ?? schools?.size ?? 'oneUp',
+    recipeId: plan?.recipeId ?? traits.recipe,
+    layer: plan?.layer ?? 'screen',
+    pieces: plan?.cuts.pieces ?? 1,
+    rootsPruned: plan?.cuts.rootsPruned ?? false,
+    picked: null,
+    supportMode: plan
+      ? plan.support
+        ? 'new'
+        : has
+          ? 'keep'
+          : 'none'
+      : has && !outgrown
+        ? 'keep'
+        : climbs || outgrown
+          ? 'new'
+          : 'none',
+    goal: wish.goal ?? (traits.support === 'aerialRoots' ? 'largerLeaves' : 'tidy'),
+    minutesPerWeek: wish.minutesPerWeek ?? null,
+    stems: plant.stems,
+    kind: plan?.support?.kind ?? null,
+    acrossCm: null,
+    lengthCm: plan?.support?.lengthCm ?? null,
+    wound: wish.wound ?? false,
+    internodeCm: wish.internodeCm ?? null,
+    horizonMonths: 12,
+  };
+}
+
+/** The wish that is kept with the plant. */
+export function wishOf(choices: FitChoices): SupportWish {
+  const { goal, minutesPerWeek, wound, internodeCm } = choices;
+  return { goal, minutesPerWeek, wound, ...(internodeCm ? { internodeCm } : {}) };
+}
+
+interface Supported {
+  plan: SupportPlan | null;
+  /** why there is none, in words */
+  fault: string;
+}
+
+/** A plant's fit as it follows from what is chosen: ladder, support, how it stands now and later. */
+export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting }>>) {
+  const choices = reactive(startingChoices(loaded.value.file, loaded.value.fitting));
+  const file = computed(() => loaded.value.file);
+  const fitting = computed(() => loaded.value.fitting);
+  const mix = computed(() => blendOfRecipe(choices.recipeId));
+  const options = computed(() => optionsFor(file.value, fitting.value));
+  const newKind = computed(() =>
+    choices.recipeId === file.value.plant.recipeId
+      ? file.value.plant.mediumKind
+      : kindOfRecipe(choices.recipeId),
+  );
+  const heights = computed(() =>
+    file.value.measurements
+      .filter(({ kind }) => kind === 'heightCm')
+      .map(({ date, value }) => ({ date, cm: value })),
+  );
+  const horizonWeeks = computed(() => Math.round(choices.horizonMonths * WEEKS_A_MONTH));
+  const climbFrom = (heightCm: number): Climb => {
+    const { spot, traits, date } = file.value.situation;
+    return climbAhead({
+      heightCm,
+      heights: heights.value,
+      spot,
+      traits,
+      date,
+      wound: choices.wound,
+    });
+  };
+  const climb = computed(() => climbFrom(file.value.height.cm));
+
+  const request = computed((): FitRequest => {
+    const { situation, height, plant, water } = file.value;
+    const { covers, presentCover, headroomCm } = fitting.value;
+    return {
+      situation: { ...situation, schools: { ...situation.schools, size: choices.size } },
+      options: options.value,
+      mix: mix.value,
+      newKind: newKind.value,
+      plantHeightCm: height.cm,
+      presentMaterial: plant.potMaterial,
+      log: water,
+      headroomCm,
+      cuts: { pieces: choices.pieces, rootsPruned: choices.rootsPruned },
+      layer: choices.layer,
+      covers: [...covers, ...(presentCover ? [presentCover] : [])].map(coverOption),
+      presentCover: presentCover ? coverOption(presentCover) : null,
+    };
+  });
+
+  const kindFor = (aboveCm: number): SupportKindId =>
+    choices.supportMode === 'keep'
+      ? (file.value.plant.supportKind ?? 'stake')
+      : (choices.kind ?? adviceAt(aboveCm)[0]!.kind.id);
+  const adviceAt = (aboveCm: number): KindAdvice[] =>
+    adviseSupport({
+      goal: choices.goal,
+      habit: file.value.situation.traits.support,
+      plantCm: file.value.height.cm,
+      aboveCm,
+      minutesPerWeek: choices.minutesPerWeek,
+      vpdKPa: vpdKPaInGrowth.value,
+    });
+
+  /** Support for a pot of this depth. */
+  function supportedIn(depthCm: number, floorCm: number): Supported {
+    if (choices.supportMode === 'none') return { plan: null, fault: '' };
+    const { plant, height } = file.value;
+    const keep = choices.supportMode === 'keep';
+    const toCome = Math.max(climb.value.heightAt(horizonWeeks.value).cm, height.cm);
+    const kind = kindFor(Math.max(20, Math.min(120, toCome)));
+    const own = fitting.value.supports.filter((row) => row.kind === kind);
+    const usual = supportKind(kind).section;
+    const section = keep ? (plant.supportSection ?? usual) : (own[0]?.section ?? usual);
+    const stock = own.map(({ id, label, lengthCm, extension }): SupportStock => ({
+      id: String(id),
+      label,
+      lengthCm,
+      owned: true,
+      extension,
+    }));
+    const lengthCm = keep ? plant.supportCm! : choices.lengthCm;
+    try {
+      const plan = planSupport({
+        kind,
+        section: choices.acrossCm && !keep ? withAcross(section, choices.acrossCm) : section,
+        depthCm,
+        floorCm,
+        plantCm: height.cm,
+        climb: climb.value,
+        horizonWeeks: horizonWeeks.value,
+        stock,
+        headroomCm: fitting.value.headroomCm,
+        stems: choices.stems,
+        vpdKPa: vpdKPaInGrowth.value,
+        ...(choices.internodeCm ? { internodeCm: choices.internodeCm } : {}),
+        ...(lengthCm ? { lengthCm } : {}),
+      });
+      return { plan, fault: '' };
+    } catch (error) {
+      if (error instanceof RangeError) return { plan: null, fault: error.message };
+      throw error;
+    }
+  }
+
+  const takenFrom = ({ rungs, choice }: Ladder): Rung | null =>
+    rungs.find(({ option }) => option.id === choices.picked) ??
+    (choice === null ? null : rungs[choice]!);
+  const supportFor = (rung: Rung): Supported =>
+    supportedIn(
+      rung.fillHeightCm - rung.depth.layerCm,
+      rung.option.outside.heightCm - rung.inside.heightCm + rung.depth.layerCm,
+    );
+  const withSupport = (plan: SupportPlan | null): Ladder =>
+    potLadder({
+      ...request.value,
+      plantHeightCm: heightOn(plan, file.value.height.cm),
+      ...(plan ? { support: standingSupport(plan) } : {}),
+    });
+  /** What holds on to a support stands no higher than that carries it. */
+  const heightOn = (plan: SupportPlan | null, cm: number, aboveCm = plan?.aboveCm): number =>
+    plan && wantsSupport(file.value.situation.traits, cm) ? standsAtCm(cm, aboveCm!) : cm;
+
+  /** Pot and support depend on each other: the support is cut for the pot, which must carry it. */
+  const fitted = computed(() => {
+    const { pot } = file.value.situation;
+    const first = withSupport(supportedIn(pot.heightCm - usualHeadspaceCm(pot), 0).plan);
+    const taken = takenFrom(first);
+    const ladder = taken ? withSupport(supportFor(taken).plan) : first;
+    const rung = takenFrom(ladder);
+    return { ladder, rung, ...(rung ? supportFor(rung) : { plan: null, fault: '' }) };
+  });
+  const ladder = computed(() => fitted.value.ladder);
+  const rung = computed(() => fitted.value.rung);
+  const plan = computed(() => fitted.value.plan);
+  const vpdKPaInGrowth = computed(() => vpdAtYearEnd(file.value.situation.spot, 'warmest'));
+
+  const advice = computed(() => adviceAt(plan.value?.aboveCm ?? 60));
+  const grown = computed((): GrownOutcome[] => {
+    const at = plan.value;
+    const { height, situation } = file.value;
+    const rooting = at?.kind.rooted === true || situation.traits.support === 'aerialRoots';
+    if (!at || choices.supportMode !== 'new' || !rooting) return [];
+    if (!isGrown(at.aboveCm, height.cm)) return [];
+    const moss = supportKind('mossSheet');
+    const damp = keepingDamp('mossSheet', moss.section, at.aboveCm, vpdKPaInGrowth.value);
+    return grownOutcomes({
+      plantCm: height.cm,
+      aboveCm: at.aboveCm,
+      own: climb.value,
+      cutting: climbFrom(CUTTING_START_CM),
+      dampMinutes: damp?.minutesPerWeek ?? 0,
+    });
+  });
+
+  const standing = computed(
+    (): Standing | null =>
+      rung.value && {
+        ...rung.value.standing,
+        ...(plan.value ? { support: standingSupport(plan.value) } : {}),
+      },
+  );
+  const later = computed((): Standing | null => standing.value && atHorizon(standing.value));
+  function atHorizon(now: Standing): Standing {
+    const grownCm = heightOn(
+      plan.value,
+      climb.value.heightAt(horizonWeeks.value).cm,
+      plan.value?.extensions.at(-1)?.aboveCm ?? plan.value?.aboveCm,
+    );
+    const { headroomCm } = fitting.value;
+    return grownStanding(
+      now,
+      headroomCm === null ? grownCm : Math.min(grownCm, headroomCm),
+      plan.value ? extendedSupport(plan.value) : undefined,
+    );
+  }
+  const stances = computed((): { now: Stance; later: Stance } | null =>
+    standing.value && later.value
+      ? { now: stanceOf(standing.value), later: stanceOf(later.value) }
+      : null,
+  );
+  const remedied = computed((): Remedy[] => {
+    if (!standing.value || !later.value || !stances.value || !rung.value) return [];
+    const worse =
+      stances.value.later.tipAngleDryDeg < stances.value.now.tipAngleDryDeg
+        ? later.value
+        : standing.value;
+    return remedies(worse, rung.value.covers, ladder.value.rungs);
+  });
+
+  /** What is settled on, as it is kept. */
+  const settled = computed((): FitPlan | null => {
+    if (!rung.value) return null;
+    const { option } = rung.value;
+    const at = choices.supportMode === 'new' ? plan.value : null;
+    return {
+      pot: option.outside,
+      potMaterial: option.material,
+      potLabel: option.label,
+      potId: shelfIdOf(option, file.value, fitting.value),
+      potSource: option.source,
+      ...(option.leftBy ? { leftBy: option.leftBy } : {}),
+      recipeId: choices.recipeId,
+      size: choices.size,
+      layer: choices.layer,
+      cuts: { pieces: choices.pieces, rootsPruned: choices.rootsPruned },
+      support: at && {
+        kind: at.kind.id,
+        section: at.section,
+        lengthCm: at.lengthCm,
+        stock: at.stock && {
+          id: at.stock.owned ? Number(at.stock.id) : null,
+          lengthCm: at.stock.lengthCm,
+        },
+        poles: at.poles,
+      },
+    };
+  });
+
+  const kept = fitting.value.plan?.fit;
+  if (kept) {
+    choices.picked =
+      ladder.value.rungs.find(
+        ({ option }) => option.source === kept.potSource && option.label === kept.potLabel,
+      )?.option.id ?? null;
+  }
+
+  return {
+    choices,
+    mix,
+    newKind,
+    ladder,
+    rung,
+    plan,
+    supportFault: computed(() => fitted.value.fault),
+    advice,
+    climb,
+    horizonWeeks,
+    grown,
+    standing,
+    stances,
+    remedies: remedied,
+    settled,
+  };
+}
+export type Fit = ReturnType<typeof useFit>;
+
+export const sizeSchools = Object.entries(SIZE_SCHOOLS).map(([value, { label }]) => ({
+  value: value as SizeSchool,
+  label,
+}));
+
+function withAcross(section: SupportPlan['section'], cm: number): SupportPlan['section'] {
+  return section.form === 'round' ? { ...section, diameterCm: cm } : { ...section, widthCm: cm };
+}
