@@ -4,14 +4,18 @@ import { readFileSync, rmSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { dirname, join } from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
+import highsLoader from 'highs';
 import {
   blendOfRecipe,
   CATALOGUE,
   decide,
   nominalPot,
+  planCuts,
   potLadder,
+  solveByHighs,
   standardOptions,
   TYPICAL_SPOT,
+  type PotOption,
   type Situation,
 } from '@fernbank/core';
 import { openCollection } from '../server/src/db/open.ts';
@@ -82,6 +86,37 @@ function core(): void {
     });
   };
   print('pot ladder in the core, median', timed(ladder, 300), 'ms');
+}
+
+/** Sixty kinds of pots of one's own, as many as a hoarder has. */
+function sixtyPots(): PotOption[] {
+  return Array.from({ length: 60 }, (_, i) => ({
+    id: `own-${i}`,
+    label: `own ${i}`,
+    outside: nominalPot(9 + (i % 20), i % 2 ? 'azalea' : 'standard'),
+    material: i % 3 ? 'plastic' : 'terracotta',
+    source: 'free',
+  }));
+}
+
+async function fitting(): Promise<void> {
+  const all = situations();
+  const options = sixtyPots();
+  let i = 0;
+  const ladder = () => {
+    const situation = all[i++ % all.length]!;
+    potLadder({
+      situation,
+      options,
+      mix: blendOfRecipe(situation.traits.recipe),
+      plantHeightCm: 30,
+    });
+  };
+  print('ladder of one plant with 60 owned pots, median', timed(ladder, 200), 'ms', 20);
+  const solve = solveByHighs(await highsLoader());
+  const pieces = [35, 48, 62, 77, 95].map((lengthCm, k) => ({ lengthCm, count: 2 + k }));
+  const cuts = () => planCuts({ stock: [{ lengthCm: 120 }, { lengthCm: 180 }], pieces }, solve);
+  print('20 poles cut from two stock lengths, exact, median', timed(cuts, 15, 2), 'ms');
 }
 
 /** Scripts that the first page asks for, compressed, in kB. */
@@ -200,4 +235,5 @@ console.log(
   `Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}`,
 );
 core();
+await fitting();
 await firstScreen();

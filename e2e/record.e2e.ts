@@ -98,17 +98,27 @@ test('a plant is deleted with a question first', async ({ page, request }) => {
 
 test('pots go on the shelf, offer themselves on ladders, and leave it again', async ({ page }) => {
   await page.goto('/record/shelf');
-  await page.getByLabel('Name (optional)').fill('blue 18');
-  await page.getByLabel('How many').fill('12');
-  await page.getByLabel('Width at the rim').fill('18');
   await page.getByRole('button', { name: 'Add pots' }).click();
-  await expect(page.getByText('12 / 12 free')).toBeVisible();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('How many').fill('12');
+  await dialog.getByLabel('Name (optional)').fill('blue 18');
+  await dialog.getByLabel('Width at the rim').fill('18');
+  await dialog.getByLabel('Drainage holes (optional)').fill('4');
+  await dialog.getByRole('button', { name: 'Add pots' }).click();
+  await expect(dialog).toBeHidden();
+  const card = page.getByRole('listitem').filter({ hasText: 'blue 18' });
+  await expect(card).toContainText('plastic, 4 holes');
+  await expect(card.locator('dd').first()).toHaveText('12');
+  await card.getByRole('button', { name: 'Add more: blue 18' }).click();
+  await page.getByRole('dialog').getByLabel('How many').fill('3');
+  await page.getByRole('dialog').getByRole('button', { name: 'Add more' }).click();
+  await expect(card.locator('dd').first()).toHaveText('15');
   await page.goto('/plants/5/fit');
   await expect(page.getByText('blue 18').first()).toBeVisible();
-  await expect(page.getByText('12 on the shelf').first()).toBeVisible();
+  await expect(page.getByText('15 on the shelf').first()).toBeVisible();
   await page.goto('/record/shelf');
   await page.getByRole('button', { name: 'Remove: blue 18' }).click();
-  await expect(page.getByText('12 / 12 free')).toBeHidden();
+  await expect(card).toBeHidden();
 });
 
 test('the school of the collection changes whose verdict is yours', async ({ page }) => {

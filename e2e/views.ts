@@ -12,4 +12,7 @@ export const VIEWS = [
   '/plants/5/look',
   '/plants/5/verdict',
   '/plants/5/fit',
+  '/plants/15/fit',
+  '/plants/15/sheet',
+  '/fit/cuts',
 ];

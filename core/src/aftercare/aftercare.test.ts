@@ -66,4 +66,15 @@ describe('aftercare', () => {
     expect(tasks.every(({ why }) => why.length > 10)).toBe(true);
     expect([...tasks].sort((a, b) => a.due.localeCompare(b.due))).toEqual(tasks);
   });
+
+  it('a support that will be outgrown asks to be extended, at once where it is already', () => {
+    const extensions = [
+      { on: '2026-04-01', addsCm: 40, aboveCm: 110 },
+      { on: '2026-09-01', addsCm: 35, aboveCm: 145 },
+      { on: null, addsCm: 20, aboveCm: 165 },
+    ];
+    const { tasks, due } = plan('Syngonium podophyllum', { extensions });
+    expect(due('extend')).toEqual([0, daysBetween(DATE, '2026-09-01')]);
+    expect(tasks.find(({ kind }) => kind === 'extend')!.title).toContain('40 cm');
+  });
 });

@@ -19,7 +19,7 @@ export const FIRST_WATER_SCHOOLS = {
 } as const;
 export type FirstWaterSchool = keyof typeof FIRST_WATER_SCHOOLS;
 
-export const TASK_KINDS = ['water', 'keepDamp', 'shade', 'feed', 'look'] as const;
+export const TASK_KINDS = ['water', 'keepDamp', 'shade', 'feed', 'look', 'extend'] as const;
 export type TaskKind = (typeof TASK_KINDS)[number];
 
 /** Something to do for one plant on one day. */
@@ -38,6 +38,8 @@ export interface AftercareRequest {
   to: MediumKind;
   roots: RootWork;
   school?: FirstWaterSchool;
+  /** pieces that its support gets on top as it climbs; `on` null: not within five years */
+  extensions?: readonly { on: IsoDate | null; addsCm: number; aboveCm: number }[];
 }
 
 /* Days below: common practice, no source. */
@@ -85,7 +87,7 @@ export function aftercarePlan(request: AftercareRequest): AftercareTask[] {
         ? 'fewer roots than leaves for a while'
         : 'the roots were opened and cannot keep up with sun',
   });
-  tasks.push(...looks(request), feedFrom(request));
+  tasks.push(...looks(request), feedFrom(request), ...extensionTasks(request));
   return tasks.sort((a, b) => a.due.localeCompare(b.due));
 }
 
@@ -144,4 +146,20 @@ function looks({ date }: AftercareRequest): AftercareTask[] {
     title: asks[i]![0],
     why: asks[i]![1],
   }));
+}
+
+/** A support is made longer before the tip is at its top. */
+function extensionTasks({ date, extensions = [] }: AftercareRequest): AftercareTask[] {
+  return extensions.flatMap(({ on, addsCm, aboveCm }): AftercareTask[] =>
+    on === null
+      ? []
+      : [
+          {
+            kind: 'extend',
+            due: on < date ? date : on,
+            title: `Put ${Math.round(addsCm)} cm on top of its support`,
+            why: `by its growth the tip is near the end; with it, the support ends ${Math.round(aboveCm)} cm above the medium`,
+          },
+        ],
+  );
 }

@@ -252,6 +252,37 @@ describe('the plant’s own log', () => {
   });
 });
 
+describe('the working behind a number', () => {
+  it('days, litres and angles follow from the parts that are shown', () => {
+    const { rungs, ball } = potLadder(
+      request('Begonia maculata', 14, {
+        support: { lengthCm: 50, dryKg: 0.2, wetKg: 0.5, sectionCm2: 20 },
+      }),
+    );
+    for (const {
+      drying,
+      daysToDryInGrowth,
+      daysToDryAtRest,
+      stance,
+      newMediumL,
+      fillL,
+      fillHeightCm,
+    } of rungs) {
+      const goes = drying.heldL * 1000 * drying.spentShare;
+      expect(daysToDryInGrowth).toBeCloseTo(goes / drying.growthG, 9);
+      expect(daysToDryAtRest).toBeCloseTo(goes / drying.restG, 9);
+      const mass = stance.bodies.reduce((sum, body) => sum + body.massKg, 0);
+      const height = stance.bodies.reduce((sum, b) => sum + b.massKg * b.heightCm, 0) / mass;
+      expect(stance.tipAngleDryDeg).toBeCloseTo(
+        (Math.atan(stance.baseRadiusCm / height) * 180) / Math.PI,
+        9,
+      );
+      const left = fillL - ball.displacesL - (20 * fillHeightCm) / 1000;
+      expect(newMediumL).toBeCloseTo(Math.max(0, left), 9);
+    }
+  });
+});
+
 describe('bands', () => {
   it('months until crowded lie inside their band, wider for roots known worse', () => {
     for (const { monthsToCrowded, crowdedBand } of potLadder(request('Nephrolepis exaltata', 15))

@@ -12,9 +12,16 @@ import {
   type PotMaterialId,
   type PotShape,
 } from '../pots/index.ts';
-import { crowdedBand, exploredInNewPot } from '../roots/index.ts';
+import { crowdedAt, crowdedBand, exploredInNewPot } from '../roots/index.ts';
 import { seasonAhead, vpdAtYearEnd } from '../season/index.ts';
-import { daysToDry, ownUse, typicalUseG, type OwnUse, type WaterFindings } from '../water/index.ts';
+import {
+  daysToDry,
+  ownUse,
+  SPENT_BEFORE_WATER,
+  typicalUseG,
+  type OwnUse,
+  type WaterFindings,
+} from '../water/index.ts';
 import {
   freshIn,
   mediumLife,
@@ -48,6 +55,10 @@ export interface Ladder {
   ball: RootBall;
   /** what the days to dry rest on: this plant's own log, or typical use */
   own: OwnUse | null;
+  /** season activity, mean of the year ahead, that roots grow by */
+  meanActivity: number;
+  /** share explored at which this plant counts as crowded */
+  crowdedAt: number;
   growth: Pace;
   rest: Pace;
 }
@@ -112,7 +123,18 @@ export function potLadder(request: FitRequest): Ladder {
   const underShelf = presentClearance(shared) >= 0;
   const { choice, because } = choose(rungs, { situation, ball, school, cuts, newKind }, underShelf);
   const { growth, rest, own } = shared;
-  return { rungs, choice, school, because, ball, growth, rest, own };
+  return {
+    rungs,
+    choice,
+    school,
+    because,
+    ball,
+    growth,
+    rest,
+    own,
+    meanActivity: mean,
+    crowdedAt: crowdedAt(traits),
+  };
 }
 
 /** What all rungs have in common. */
@@ -215,6 +237,12 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     daysToDryAtRest: days(rest),
     air: fresh.air,
     water: fresh.water,
+    drying: {
+      heldL: held,
+      spentShare: SPENT_BEFORE_WATER[traits.drying],
+      growthG: useG(growth, wallCm2),
+      restG: useG(rest, wallCm2),
+    },
     standing,
     stance,
     clearanceCm: headroomCm == null ? null : headroomCm - stance.topCm,

@@ -21,6 +21,16 @@ export interface RungNote {
   text: string;
 }
 
+/** Water that may go, and how fast it goes. */
+export interface Drying {
+  /** held after draining, above what never comes out, L */
+  heldL: number;
+  /** share of it that may go before the next water */
+  spentShare: number;
+  growthG: number;
+  restG: number;
+}
+
 /** One pot of the ladder with what it would mean. */
 export interface Rung {
   option: PotOption;
@@ -41,6 +51,8 @@ export interface Rung {
   daysToDryAtRest: number;
   air: number;
   water: number;
+  /** what the days to dry are made of */
+  drying: Drying;
   standing: Standing;
   stance: Stance;
   /** room left under the shelf above; null where nothing is above */

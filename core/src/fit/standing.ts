@@ -49,7 +49,13 @@ export interface Stance {
   pushN: number;
   /** from the ground to the highest point */
   topCm: number;
+  /** what it is made up of, dry, and the radius that it tips over */
+  bodies: (Body & { what: StandingPart })[];
+  baseRadiusCm: number;
 }
+
+/** What of a plant in its pot weighs. */
+export type StandingPart = 'pot' | 'medium' | 'plant' | 'cover' | 'ballast' | 'support';
 
 /** Centre of a leafy shoot, as a share of its height. @source common practice, no source */
 const SHOOT_CENTRE = 0.45;
@@ -84,24 +90,32 @@ export function stanceOf(standing: Standing): Stance {
   const mediumCentre = floor + centroidCm(inside, fillHeightCm);
   const surface = floor + fillHeightCm;
   const radius = baseRadiusCm(cover ? cover.outside : option.outside);
-  const still: Body[] = [
+  const still: Stance['bodies'] = [
     {
+      what: 'pot',
       massKg: option.emptyKg ?? emptyPotKg(option.outside, option.material),
       heightCm: raised + POT_CENTRE * option.outside.heightCm,
     },
-    { massKg: standing.mediumDryKg, heightCm: mediumCentre },
-    { massKg: standing.plantKg, heightCm: surface + SHOOT_CENTRE * standing.plantHeightCm },
+    { what: 'medium', massKg: standing.mediumDryKg, heightCm: mediumCentre },
+    {
+      what: 'plant',
+      massKg: standing.plantKg,
+      heightCm: surface + SHOOT_CENTRE * standing.plantHeightCm,
+    },
   ];
   if (cover) {
     still.push({
+      what: 'cover',
       massKg: cover.emptyKg ?? emptyPotKg(cover.outside, cover.material),
       heightCm: POT_CENTRE * cover.outside.heightCm,
     });
   }
-  if (ballast) still.push({ massKg: ballast.kg, heightCm: floor + ballast.heightCm / 2 });
-  const pole = (kg: number): Body[] =>
-    support ? [{ massKg: kg, heightCm: floor + support.lengthCm / 2 }] : [];
-  const dry = centreOfGravity([...still, ...pole(support?.dryKg ?? 0)]);
+  if (ballast)
+    still.push({ what: 'ballast', massKg: ballast.kg, heightCm: floor + ballast.heightCm / 2 });
+  const pole = (kg: number): Stance['bodies'] =>
+    support ? [{ what: 'support', massKg: kg, heightCm: floor + support.lengthCm / 2 }] : [];
+  const bodies = [...still, ...pole(support?.dryKg ?? 0)];
+  const dry = centreOfGravity(bodies);
   const wet = centreOfGravity([
     ...still,
     ...pole(support?.wetKg ?? 0),
@@ -118,6 +132,8 @@ export function stanceOf(standing: Standing): Stance {
     wetKg: wet.massKg,
     pushN: topplingPushN(dry.massKg, radius, topCm),
     topCm,
+    bodies,
+    baseRadiusCm: radius,
   };
 }
 

@@ -155,6 +155,20 @@ describe('the shelf of supports', () => {
     expect((await get(`/api/plants/${plant.id}`)).supportCm).toBeNull();
   });
 
+  it('extensions that the plan foresees become tasks, and go when the repot is undone', async () => {
+    const plant = await addPlant();
+    const repot = await add('/api/repots', {
+      plantId: plant.id,
+      ...ORDER,
+      extensions: [{ on: '2026-07-01', addsCm: 40, aboveCm: 110 }],
+    });
+    const extend = async () =>
+      (await get('/api/tasks')).items.filter(({ kind }: { kind: string }) => kind === 'extend');
+    expect(await extend()).toMatchObject([{ due: '2026-07-01', plantId: plant.id }]);
+    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    expect(await extend()).toEqual([]);
+  });
+
   it('none free: refused, and nothing is written', async () => {
     const mesh = await add('/api/supports', { ...MESH, free: 0 });
     const plant = await addPlant();

@@ -240,6 +240,15 @@ const newRepot = Joi.object<RepotOrder>({
     supportId: rowId().allow(null).default(null),
   }).allow(null),
   coverId: rowId().allow(null),
+  extensions: Joi.array()
+    .items(
+      Joi.object({
+        on: isoDate().allow(null).required(),
+        addsCm: Joi.number().positive().max(600).required(),
+        aboveCm: Joi.number().positive().max(1200).required(),
+      }),
+    )
+    .max(12),
   layer: drainageLayer(),
   cuts: rootCuts(),
   scoopL: Joi.number().min(0.01).max(50).allow(null).default(null),

@@ -59,6 +59,8 @@ export interface RepotOrder {
   coverId?: number | null;
   layer?: DrainageLayer;
   cuts?: RootCuts;
+  /** when its support is to be made longer, and by how much */
+  extensions?: { on: IsoDate | null; addsCm: number; aboveCm: number }[];
   scoopL: number | null;
   note: string;
 }
@@ -279,6 +281,7 @@ function aftercare(
     to: order.mediumKind,
     roots: { work, rootsCut: order.rootsCut },
     school: plant.schools.firstWater ?? readSettings(db).firstWaterSchool,
+    extensions: order.extensions ?? [],
   });
 }
 

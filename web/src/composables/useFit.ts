@@ -23,6 +23,7 @@ import {
   type DrainageLayer,
   type FitRequest,
   type GrownOutcome,
+  type GrownSchool,
   type KindAdvice,
   type Ladder,
   type Remedy,
@@ -57,6 +58,8 @@ export interface FitChoices {
   kind: SupportKindId | null;
   /** width across or diameter, cm; null: as usual */
   acrossCm: number | null;
+  /** what is done about a damp pole for a plant that is grown; null: not decided */
+  school: GrownSchool | null;
   /** null: as long as the plan asks */
   lengthCm: number | null;
   wound: boolean;
@@ -99,6 +102,7 @@ export function startingChoices(file: PlantFile, fitting: Fitting): FitChoices {
     stems: plant.stems,
     kind: plan?.support?.kind ?? null,
     acrossCm: null,
+    school: wish.school ?? null,
     lengthCm: plan?.support?.lengthCm ?? null,
     wound: wish.wound ?? false,
     internodeCm: wish.internodeCm ?? null,
@@ -108,8 +112,14 @@ export function startingChoices(file: PlantFile, fitting: Fitting): FitChoices {
 
 /** The wish that is kept with the plant. */
 export function wishOf(choices: FitChoices): SupportWish {
-  const { goal, minutesPerWeek, wound, internodeCm } = choices;
-  return { goal, minutesPerWeek, wound, ...(internodeCm ? { internodeCm } : {}) };
+  const { goal, minutesPerWeek, wound, internodeCm, school } = choices;
+  return {
+    goal,
+    minutesPerWeek,
+    wound,
+    ...(internodeCm ? { internodeCm } : {}),
+    ...(school ? { school } : {}),
+  };
 }
 
 interface Supported {

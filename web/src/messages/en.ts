@@ -322,6 +322,7 @@ export const en = {
   fit: {
     title: 'Fit & mix',
     choose: 'Which plant?',
+    settledMark: 'settled',
     chooseIntro: 'Plants that want a pot, drawn at one scale.',
     others: 'All others',
     before: 'now',
@@ -378,6 +379,47 @@ export const en = {
       `In ${months} months it would topple at ${angle} when dry. What helps with least work: ${remedy}.`,
     warnNow: (angle: string, remedy: string) =>
       `Dry, it would topple at ${angle}. What helps with least work: ${remedy}.`,
+    working: {
+      title: 'How these figures came about',
+      medium: (fill: string, ball: string, pole: string, layer: string, left: string) =>
+        `${fill} when filled − ${ball} ball${pole ? ` − ${pole} pole` : ''} = ${left}` +
+        (layer ? ` (the layer on the floor has taken ${layer} already)` : ''),
+      crowded: (
+        now: number,
+        oldL: string,
+        newL: string,
+        start: number,
+        full: number,
+        pace: string,
+        activity: string,
+      ) =>
+        `roots explore ${now} % of ${oldL}, which is ${start} % of ${newL}; they grow on logistically to ${full} %, at ${pace} times the usual pace, in a year that is ${activity} active in the mean; the band holds 8 of 10 such plants`,
+      dry: (
+        held: string,
+        spent: number,
+        goes: string,
+        growth: string,
+        days: string,
+        rest: string,
+        restDays: string,
+      ) =>
+        `holds ${held}, of which ${spent} % may go: ${goes} g; at ${growth} g a day in growth ${days} days, at ${rest} g a day at rest ${restDays} days`,
+      tip: (base: string, gravity: string, angle: string) =>
+        `atan of base radius ${base} over height of the centre of gravity ${gravity} = ${angle}°`,
+      bodies: 'What stands there, dry',
+      part: 'Part',
+      mass: 'Weight',
+      centre: 'Its centre above the ground',
+      parts: {
+        pot: 'pot',
+        medium: 'medium',
+        plant: 'plant',
+        cover: 'cover pot',
+        ballast: 'ballast',
+        support: 'support',
+      },
+      sources: 'Formulas, sources and checks: docs/models.md, “Fit” and “Support”.',
+    },
     depth: {
       title: 'Depths, from the floor up',
       headspace: 'for watering',
@@ -469,6 +511,8 @@ export const en = {
       minutesAWeek: (minutes: string) => `${minutes} min a week`,
       usedUp: (day: string) => `used up about ${day}`,
       caughtUp: (day: string) => `a cutting is as tall as it is now about ${day}`,
+      takeSchool: 'Do this',
+      cuttingToo: 'Then fit the cutting as a plant of its own, in a pot of its own.',
       kinds: 'All kinds, and how they suit',
       take: 'Take this kind',
       source: 'Suitability and work: common practice, no source. Weights: typical values.',
@@ -795,6 +839,7 @@ export const en = {
     soakingCount: 'Of these, soaking',
     inUse: (n: number) => (n === 1 ? '1 has a plant in it' : `${n} have plants in them`),
     withPlants: (names: string) => `with ${names}`,
+    goesInto: (covers: string) => `goes into ${covers}`,
     since: (day: string) => `soaking since ${day}`,
     clean: 'Clean',
     cleaned: 'Rinsed and free.',

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { rimCm } from '@fernbank/core';
 import { api } from '../api/client.ts';
-import type { VerdictSummary } from '../api/types.ts';
+import type { Page, PlanRow, VerdictSummary } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import VerdictMark from '../components/VerdictMark.vue';
@@ -10,11 +10,20 @@ import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
+/** Plants whose pot is settled on already. */
+const settled = ref(new Set<number>());
 const {
   value: verdicts,
   fault,
   load,
-} = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
+} = useLoaded(async () => {
+  const [judged, plans] = await Promise.all([
+    api<{ items: VerdictSummary[] }>('/verdicts'),
+    api<Page<PlanRow>>('/plans'),
+  ]);
+  settled.value = new Set(plans.items.map(({ plantId }) => plantId));
+  return judged.items;
+});
 const { day } = useDates();
 const wants = ['rescueNow', 'repotNow', 'repotInWeek'];
 const due = computed(() =>
@@ -70,6 +79,7 @@ const sections = computed(() =>
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
             <VerdictMark :verdict="v.verdict" :look-first="v.lookFirst" />
+            <span v-if="settled.has(v.plantId)" class="settled">✓ {{ m.fit.settledMark }}</span>
             <span class="quiet when">{{
               v.week && v.verdict === 'repotInWeek' ? day(v.week) : ''
             }}</span>
@@ -100,6 +110,10 @@ const sections = computed(() =>
 }
 .when {
   min-height: 1.45em;
+}
+.settled {
+  color: rgb(var(--v-theme-success));
+  font-weight: 700;
 }
 .pot:hover {
   background: rgb(var(--v-theme-surface));

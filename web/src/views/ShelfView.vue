@@ -139,6 +139,7 @@ const longest = computed(() =>
         <PotCards
           v-else
           :pots="pots"
+          :covers="covers"
           :in-use-by="inUseBy"
           @edit="(pot) => editPot(pot, 'pot')"
           @remove="(pot) => remove('/pots', pot)"
@@ -161,6 +162,7 @@ const longest = computed(() =>
         <PotCards
           v-else
           :pots="covers"
+          :covers="covers"
           :in-use-by="inUseBy"
           @edit="(pot) => editPot(pot, 'cover')"
           @remove="(pot) => remove('/pots', pot)"

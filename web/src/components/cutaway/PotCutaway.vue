@@ -37,7 +37,9 @@ const half = computed(() => Math.max(scene.value.widthCm, props.roomCm) / 2 + 0.
 const box = computed(() => {
   const leaf = props.crownCm > 0 ? scene.value.widthCm * 0.2 : 0;
   const left = -half.value - margin.value - leaf;
-  const top = scene.value.topY - (props.crownCm > 0 ? 2.4 : 1);
+  // The centre of gravity may lie above what is drawn of the plant.
+  const gravityY = scene.value.gravity?.y ?? 0;
+  const top = Math.min(scene.value.topY - (props.crownCm > 0 ? 2.4 : 1), gravityY - 2.2);
   return { left, top, width: half.value * 2 + margin.value + 2 * leaf, height: -top + 1 };
 });
 

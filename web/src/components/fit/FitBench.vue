@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import {
   DRAINAGE_LAYERS,
+  fillL,
   footing,
   rimCm,
+  supportAreaCm2,
   type DrainageLayer,
   type PotOption,
   type Rung,
@@ -28,6 +30,7 @@ import PotLadder from './PotLadder.vue';
 import RepotForm from './RepotForm.vue';
 import StandingPanel from './StandingPanel.vue';
 import SupportPanel from './SupportPanel.vue';
+import WorkingPanel from './WorkingPanel.vue';
 
 /** Pot, support and mix of one plant, every number following what is turned. */
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
@@ -54,10 +57,10 @@ watch(
 
 const title = computed(() => {
   if (!rung.value) return m.fit.nonePossible;
-  const { option, rimCm: width, fillL } = rung.value;
+  const { option, rimCm: width, fillL: litres } = rung.value;
   return option.source === 'toBuy'
-    ? m.fit.buyTitle(length(width), volume(fillL))
-    : m.fit.ownTitle(option.label, length(width), volume(fillL));
+    ? m.fit.buyTitle(length(width), volume(litres))
+    : m.fit.ownTitle(option.label, length(width), volume(litres));
 });
 
 const supportTitle = computed(() => {
@@ -206,6 +209,13 @@ async function drop(): Promise<void> {
   }
 }
 
+/** Room that poles take in the medium, L. */
+const newPoleL = computed(() =>
+  plan.value && rung.value ? (supportAreaCm2(plan.value) * rung.value.fillHeightCm) / 1000 : 0,
+);
+const extensions = computed(() =>
+  (plan.value?.extensions ?? []).map(({ on, addsCm, aboveCm }) => ({ on, addsCm, aboveCm })),
+);
 const layers = (Object.keys(DRAINAGE_LAYERS) as DrainageLayer[]).map((value) => ({
   value,
   title: DRAINAGE_LAYERS[value].label,
@@ -388,6 +398,14 @@ const freeOnShelf = (option: PotOption) => {
     />
     <DepthPlan :rung="rung" />
   </div>
+  <WorkingPanel
+    v-if="rung && stances"
+    :rung="rung"
+    :ladder="ladder"
+    :stance="stances.now"
+    :old-fill-l="fillL(file.situation.pot)"
+    :pole-l="newPoleL"
+  />
   <MixPanel
     v-model:recipe-id="choices.recipeId"
     v-model:scoop-l="scoopL"
@@ -401,6 +419,7 @@ const freeOnShelf = (option: PotOption) => {
     :plant-id="plantId"
     :settled="settled"
     :keeps-support="choices.supportMode === 'keep'"
+    :extensions="extensions"
     :medium-kind="newKind"
     :scoop-l="scoopL"
   />

@@ -16,6 +16,8 @@ const props = defineProps<{
   settled: FitPlan;
   /** the support it keeps is not told anew */
   keepsSupport: boolean;
+  /** when its support is to be made longer */
+  extensions: readonly { on: string | null; addsCm: number; aboveCm: number }[];
   mediumKind: MediumKind;
   scoopL: number | null;
 }>();
@@ -42,7 +44,7 @@ async function confirm(): Promise<void> {
   dateError.value = '';
   fault.value = '';
   saving.value = true;
-  const { plantId, settled, keepsSupport, mediumKind, scoopL } = props;
+  const { plantId, settled, keepsSupport, extensions, mediumKind, scoopL } = props;
   const { pot, potMaterial, potId, recipeId, layer, cuts, support } = settled;
   try {
     const { id } = await api<Repot & { tasks: Task[] }>('/repots', {
@@ -56,6 +58,7 @@ async function confirm(): Promise<void> {
         recipeId,
         layer,
         cuts,
+        extensions,
         scoopL,
         ...(keepsSupport ? {} : { support: support && housed(support) }),
         ...draft.value,

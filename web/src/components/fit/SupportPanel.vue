@@ -7,6 +7,7 @@ import {
   SUPPORT_GOALS,
   SUPPORT_KINDS,
   supportFrontCm,
+  type GrownSchool,
 } from '@fernbank/core';
 import { computed } from 'vue';
 import { HORIZONS_MONTHS, type Fit } from '../../composables/useFit.ts';
@@ -92,6 +93,13 @@ function toLength(lengthCm: number): void {
 }
 const tipMoved = ({ y }: { y: number }) => toLength(-y - (surfaceCm.value - plan.value!.depthCm));
 const tipStepped = (by: 1 | -1) => toLength(plan.value!.lengthCm + by * STEP_CM);
+
+/** A school sets the kind: damp for what is still to grow, plain otherwise. */
+function takeSchool(school: GrownSchool): void {
+  choices.value.school = school;
+  choices.value.kind = school === 'fromNow' ? 'mossSheet' : 'stake';
+  choices.value.lengthCm = null;
+}
 
 const reached = computed(() => {
   const at = plan.value;
@@ -300,6 +308,16 @@ const stockWord = computed(() => {
                 <span :style="{ width: `${100 * outcome.usable.share}%` }"></span>
               </span>
               <span class="num">{{ m.fit.support.usableOf(percent(outcome.usable.share)) }}</span>
+              <v-btn
+                variant="outlined"
+                min-height="48"
+                :aria-pressed="choices.school === outcome.school"
+                :aria-label="`${m.fit.support.takeSchool}: ${outcome.label}`"
+                @click="takeSchool(outcome.school)"
+                >{{
+                  choices.school === outcome.school ? `✓ ${m.fit.chosen}` : m.fit.support.takeSchool
+                }}</v-btn
+              >
               <span>
                 {{ outcome.gives }};
                 {{ m.fit.support.minutesAWeek(number(outcome.minutesPerWeek, 0))
@@ -311,6 +329,7 @@ const stockWord = computed(() => {
               </span>
             </li>
           </ul>
+          <p v-if="choices.school === 'restart'">{{ m.fit.support.cuttingToo }}</p>
         </div>
 
         <details v-if="choices.supportMode === 'new'">
@@ -405,7 +424,7 @@ ul.plain {
 }
 .schools li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 120px auto;
+  grid-template-columns: minmax(0, 1fr) 120px auto auto;
   gap: 2px 12px;
   align-items: center;
 }

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus, mdiSpray } from '@mdi/js';
-import { brimfulL, containerClass, insideOfMaterial, potMaterial, rimCm } from '@fernbank/core';
+import {
+  brimfulL,
+  containerClass,
+  coverFit,
+  insideOfMaterial,
+  potMaterial,
+  rimCm,
+} from '@fernbank/core';
 import { computed } from 'vue';
 import type { ShelfPot } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
@@ -9,7 +16,12 @@ import { m } from '../../messages/index.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 
 /** Pots of the shelf at one scale: what they are, and where each of them is. */
-const props = defineProps<{ pots: ShelfPot[]; inUseBy: (pot: ShelfPot) => string[] }>();
+const props = defineProps<{
+  pots: ShelfPot[];
+  inUseBy: (pot: ShelfPot) => string[];
+  /** cover pots of the shelf, to say which of them a pot goes into */
+  covers: ShelfPot[];
+}>();
 defineEmits<{ edit: [ShelfPot]; remove: [ShelfPot]; more: [ShelfPot]; clean: [ShelfPot] }>();
 
 const { us, length, volume } = useUnits();
@@ -30,6 +42,10 @@ const rows = computed(() =>
       pot,
       used,
       odd: odd.join(', '),
+      goesInto: props.covers
+        .filter((cover) => pot.role === 'pot' && coverFit(shape, cover.shape, cover.material).fits)
+        .map(({ label }) => label)
+        .join(', '),
       size: `${length(rimCm(shape))} · ${volume(pot.fillL ?? 0)}`,
       trade: us.value ? containerClass(brimfulL(insideOfMaterial(shape, material))) : null,
       subject: {
@@ -54,6 +70,7 @@ const rows = computed(() =>
         >{{ row.size }}<template v-if="row.trade"> · {{ row.trade }}</template></span
       >
       <span class="quiet">{{ row.odd }}</span>
+      <span v-if="row.goesInto" class="quiet">{{ m.shelf.goesInto(row.goesInto) }}</span>
       <dl class="counts">
         <div>
           <dt>{{ m.shelf.free }}</dt>
