@@ -632,7 +632,7 @@ export const SETTLED: {
   {
     plant: 'Tidewrack',
     pot: 'black 21',
-    support: { kind: 'stake', section: { form: 'round', diameterCm: 1.6 }, lengthCm: 135 },
+    support: { kind: 'stake', section: { form: 'round', diameterCm: 1.6 }, lengthCm: 130 },
   },
   {
     plant: 'Lamplighter',

@@ -307,6 +307,11 @@ describe('depth', () => {
     expect(plan.bedCm).toBeCloseTo(7.5, 9);
     expect(plan.shaveCm).toBe(0);
   });
+  it('in a shallow pan the layer is thinner', () => {
+    expect(
+      depthPlan(nominalPot(15, 'pan'), 6.5, { heightCm: 3, widthCm: 9 }, 'ballast').layerCm,
+    ).toBeCloseTo(1.3, 9);
+  });
   it('a ball taller than the pot says what must come off', () => {
     expect(depthPlan(nominalPot(15, 'pan'), 6.5, { heightCm: 9, widthCm: 9 }).shaveCm).toBeCloseTo(
       2.5,

@@ -37,6 +37,8 @@ export interface DepthPlan {
 }
 
 const SCREEN_EDGE_CM = 1;
+/** In a shallow pot the layer is thinner: roots come first. @source common practice, no source */
+export const MOST_LAYER_SHARE = 0.2;
 
 /**
  * The plan of depths: the ball's top comes to the finished level, as it stood
@@ -54,7 +56,7 @@ export function depthPlan(
 ): DepthPlan {
   positive('levelCm', levelCm);
   within('levelCm', levelCm, 0, inside.heightCm);
-  const { layerCm } = DRAINAGE_LAYERS[layer];
+  const layerCm = Math.min(DRAINAGE_LAYERS[layer].layerCm, MOST_LAYER_SHARE * levelCm);
   const room = levelCm - layerCm;
   const ballHeightCm = Math.min(ball.heightCm, room);
   return {

@@ -8,6 +8,7 @@ import {
   type PotShape,
 } from '../pots/index.ts';
 import { AIM_DEG, UNSAFE_DEG } from '../stability/index.ts';
+import { MOST_LAYER_SHARE } from './depth.ts';
 import { insideOfOption, type CoverOption } from './options.ts';
 import type { Rung } from './rung.ts';
 import { ballastLayer, stanceOf, type Stance, type Standing } from './standing.ts';
@@ -32,8 +33,6 @@ export interface Remedy {
  */
 const EFFORT: Record<Remedy['kind'], number> = { cover: 1, ballast: 2, clay: 3, wider: 4, wall: 5 };
 
-/** Stones take room from roots: at most this share of the pot's height. */
-const MOST_BALLAST_SHARE = 0.2;
 const LEAST_BALLAST_CM = 0.5;
 /** A cover to buy is this much wider than its pot, cm. */
 const COVER_PLAY_CM = 2;
@@ -92,8 +91,8 @@ const withStance = (kind: Remedy['kind'], text: string, stance: Stance, now: Sta
 
 /** The thinnest layer of stones that is enough; where none is, the thickest that leaves roots room. */
 function ballastFor(standing: Standing, now: Stance): Remedy | null {
-  const { inside } = standing;
-  const most = MOST_BALLAST_SHARE * inside.heightCm;
+  const { inside, fillHeightCm } = standing;
+  const most = MOST_LAYER_SHARE * fillHeightCm;
   const at = (cm: number) => stanceOf(withBallast(standing, cm));
   const least = Math.max(LEAST_BALLAST_CM, standing.ballast?.heightCm ?? 0);
   if (least >= most) return null;

@@ -37,16 +37,7 @@ import {
   supportLength,
   whenSchool,
 } from '../http/fields.ts';
-import {
-  checkFresh,
-  idOf,
-  page,
-  pageQuery,
-  rowOr404,
-  sendRow,
-  stamp,
-  touch,
-} from '../http/resource.ts';
+import { addRows } from '../http/rows.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
 import { dropPhoto } from '../services/photos.ts';
 import { moveCover } from '../services/repotting.ts';
@@ -150,74 +141,53 @@ export function plantRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
 
-  routes.get('/', { summary: 'list plants', query: pageQuery }, (request, response) => {
-    const { items, nextCursor } = page(db, plants, request);
-    response.json({ items: items.map(withTaxon), nextCursor });
-  });
-
-  routes.get('/:id', { summary: 'one plant' }, (request, response) => {
-    sendRow(response, withTaxon(rowOr404(db, plants, idOf(request), 'plant')));
-  });
-
-  routes.post('/', { summary: 'add a plant', body: newPlant }, (_request, response, input) => {
-    checkPlant(context, input);
-    const row = db.transaction((tx) => {
-      const coverId = moveCover(tx, { coverId: null }, input.coverId, input.pot);
-      return tx
-        .insert(plants)
-        .values({ ...stamp(), ...input, coverId })
-        .returning()
-        .get();
-    });
-    sendRow(response.location(`/api/plants/${row.id}`), withTaxon(row), 201);
-  });
-
-  routes.patch(
-    '/:id',
-    { summary: 'change a plant', body: changedPlant },
-    (request, response, changed) => {
-      const row = db.transaction((tx) => {
-        const before = rowOr404(tx, plants, idOf(request), 'plant');
-        checkFresh(request, before);
+  addRows(routes, {
+    db,
+    table: plants,
+    address: 'plants',
+    name: 'plant',
+    what: 'a plant',
+    plural: 'plants',
+    shown: withTaxon,
+    made: {
+      body: newPlant,
+      values: (tx, input) => {
+        checkPlant(context, input);
+        return { ...input, coverId: moveCover(tx, { coverId: null }, input.coverId, input.pot) };
+      },
+    },
+    changed: {
+      body: changedPlant,
+      values: (tx, before, changed) => {
         const merged: PlantInput = { ...before, ...changed };
         checkPlant(context, merged);
         // Another pot than the shelf's was measured: the shelf has its own back.
         const sameMaterial = merged.potMaterial === before.potMaterial;
         const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
         if (!samePot) putPotBack(tx, before.potId);
-        const freed = samePot ? {} : { potId: null };
         // Another support than the shelf's likewise.
         const sameSupport =
           merged.supportCm === before.supportCm && merged.supportKind === before.supportKind;
         if (!sameSupport) putSupportBack(tx, before.supportId);
-        const untied = sameSupport ? {} : { supportId: null };
-        const coverId = moveCover(tx, before, changed.coverId, merged.pot);
-        return tx
-          .update(plants)
-          .set({ ...changed, ...freed, ...untied, coverId, ...touch(before) })
-          .where(eq(plants.id, before.id))
-          .returning()
-          .get();
-      });
-      sendRow(response, withTaxon(row));
+        return {
+          ...changed,
+          ...(samePot ? {} : { potId: null }),
+          ...(sameSupport ? {} : { supportId: null }),
+          coverId: moveCover(tx, before, changed.coverId, merged.pot),
+        };
+      },
     },
-  );
-
-  routes.delete('/:id', { summary: 'remove a plant' }, (request, response) => {
-    db.transaction((tx) => {
-      const row = rowOr404(tx, plants, idOf(request), 'plant');
-      checkFresh(request, row);
-      soakPot(tx, row.potId, context.today());
-      putPotBack(tx, row.coverId);
-      putSupportBack(tx, row.supportId);
-      for (const photo of tx.select().from(photos).where(eq(photos.plantId, row.id)).all()) {
-        dropPhoto(tx, context.photoFolder, photo);
-      }
-      tx.delete(plants).where(eq(plants.id, row.id)).run();
-    });
-    response.status(204).end();
+    removed: {
+      check: (tx, row) => {
+        soakPot(tx, row.potId, context.today());
+        putPotBack(tx, row.coverId);
+        putSupportBack(tx, row.supportId);
+        for (const photo of tx.select().from(photos).where(eq(photos.plantId, row.id)).all()) {
+          dropPhoto(tx, context.photoFolder, photo);
+        }
+      },
+    },
   });
-
   return routes;
 }
 

@@ -31,16 +31,8 @@ import {
   supportKindId,
   supportLength,
 } from '../http/fields.ts';
-import {
-  checkFresh,
-  idOf,
-  page,
-  pageQuery,
-  rowOr404,
-  sendRow,
-  stamp,
-  touch,
-} from '../http/resource.ts';
+import { checkFresh, idOf, rowOr404, sendRow, stamp } from '../http/resource.ts';
+import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
 import { judge } from '../services/judging.ts';
 import { completeTask } from '../services/rounds.ts';
@@ -85,44 +77,24 @@ const changedLook = Joi.object<{ signals?: Record<string, string>; note?: string
 export function lookRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  routes.get('/', { summary: 'list looks', query: pageQuery }, (request, response) => {
-    response.json(page(db, looks, request, ofPlant(request, looks)));
-  });
-  routes.get('/:id', { summary: 'one look' }, (request, response) => {
-    sendRow(response, rowOr404(db, looks, idOf(request), 'look'));
-  });
-  routes.post('/', { summary: 'add a look', body: newLook }, (_request, response, input) => {
-    notAhead(context, 'date', input.date);
-    checkArrived(context, input.plantId, input.date);
-    const row = db
-      .insert(looks)
-      .values({ ...stamp(), ...input })
-      .returning()
-      .get();
-    sendRow(response.location(`/api/looks/${row.id}`), row, 201);
-  });
-  routes.patch(
-    '/:id',
-    { summary: 'change a look', body: changedLook },
-    (request, response, changed) => {
-      const row = db.transaction((tx) => {
-        const before = rowOr404(tx, looks, idOf(request), 'look');
-        checkFresh(request, before);
-        return tx
-          .update(looks)
-          .set({ ...changed, ...touch(before) })
-          .where(eq(looks.id, before.id))
-          .returning()
-          .get();
-      });
-      sendRow(response, row);
+  addRows(routes, {
+    db,
+    table: looks,
+    address: 'looks',
+    name: 'look',
+    what: 'a look',
+    plural: 'looks',
+    where: (request) => ofPlant(request, looks),
+    made: {
+      body: newLook,
+      values: (_tx, input) => {
+        notAhead(context, 'date', input.date);
+        checkArrived(context, input.plantId, input.date);
+        return input;
+      },
     },
-  );
-  routes.delete('/:id', { summary: 'remove a look' }, (request, response) => {
-    const row = rowOr404(db, looks, idOf(request), 'look');
-    checkFresh(request, row);
-    db.delete(looks).where(eq(looks.id, row.id)).run();
-    response.status(204).end();
+    changed: { body: changedLook, values: (_tx, _before, changed) => changed },
+    removed: {},
   });
   return routes;
 }
@@ -184,11 +156,15 @@ function isNewestHeight(db: Context['db'], { plantId, date }: { plantId: number;
 export function measurementRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  routes.get('/', { summary: 'list measurements', query: pageQuery }, (request, response) => {
-    response.json(page(db, measurements, request, ofPlant(request, measurements)));
-  });
-  routes.get('/:id', { summary: 'one measurement' }, (request, response) => {
-    sendRow(response, rowOr404(db, measurements, idOf(request), 'measurement'));
+  addRows(routes, {
+    db,
+    table: measurements,
+    address: 'measurements',
+    name: 'measurement',
+    what: 'a measurement',
+    plural: 'measurements',
+    where: (request) => ofPlant(request, measurements),
+    removed: {},
   });
   routes.post(
     '/',
@@ -215,12 +191,6 @@ export function measurementRoutes(context: Context): DescribedRouter {
       sendRow(response.location(`/api/measurements/${row.id}`), row, 201);
     },
   );
-  routes.delete('/:id', { summary: 'remove a measurement' }, (request, response) => {
-    const row = rowOr404(db, measurements, idOf(request), 'measurement');
-    checkFresh(request, row);
-    db.delete(measurements).where(eq(measurements.id, row.id)).run();
-    response.status(204).end();
-  });
   return routes;
 }
 
@@ -258,11 +228,14 @@ const newRepot = Joi.object<RepotOrder>({
 export function repotRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  routes.get('/', { summary: 'list repots', query: pageQuery }, (request, response) => {
-    response.json(page(db, repots, request, ofPlant(request, repots)));
-  });
-  routes.get('/:id', { summary: 'one repot' }, (request, response) => {
-    sendRow(response, rowOr404(db, repots, idOf(request), 'repot'));
+  addRows(routes, {
+    db,
+    table: repots,
+    address: 'repots',
+    name: 'repot',
+    what: 'a repot',
+    plural: 'repots',
+    where: (request) => ofPlant(request, repots),
   });
   routes.post(
     '/',
@@ -294,11 +267,14 @@ const changedTask = Joi.object<{ done: string | null }>({ done: isoDate().allow(
 export function taskRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  routes.get('/', { summary: 'list tasks', query: pageQuery }, (request, response) => {
-    response.json(page(db, tasks, request, ofPlant(request, tasks)));
-  });
-  routes.get('/:id', { summary: 'one task' }, (request, response) => {
-    sendRow(response, rowOr404(db, tasks, idOf(request), 'task'));
+  addRows(routes, {
+    db,
+    table: tasks,
+    address: 'tasks',
+    name: 'task',
+    what: 'a task',
+    plural: 'tasks',
+    where: (request) => ofPlant(request, tasks),
   });
   routes.patch(
     '/:id',
@@ -332,38 +308,28 @@ const newOverrule = Joi.object<NewOverrule>({
 export function overruleRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  routes.get('/', { summary: 'list overrules', query: pageQuery }, (request, response) => {
-    response.json(page(db, overrules, request, ofPlant(request, overrules)));
-  });
-  routes.get('/:id', { summary: 'one overrule' }, (request, response) => {
-    sendRow(response, rowOr404(db, overrules, idOf(request), 'overrule'));
-  });
-  routes.post(
-    '/',
-    { summary: 'overrule a verdict until a day, with a reason', body: newOverrule },
-    (_request, response, input) => {
-      notAhead(context, 'date', input.date);
-      checkArrived(context, input.plantId, input.date);
-      if (input.until <= input.date) {
-        throw invalid('until', `until must be after the day it is said (${input.date})`);
-      }
-      const row = db.transaction((tx) => {
+  addRows(routes, {
+    db,
+    table: overrules,
+    address: 'overrules',
+    name: 'overrule',
+    what: 'an overrule: the keeper’s own word until a day, with a reason',
+    plural: 'overrules',
+    where: (request) => ofPlant(request, overrules),
+    made: {
+      body: newOverrule,
+      values: (tx, input) => {
+        notAhead(context, 'date', input.date);
+        checkArrived(context, input.plantId, input.date);
+        if (input.until <= input.date) {
+          throw invalid('until', `until must be after the day it is said (${input.date})`);
+        }
         const plant = rowOr404(tx, plants, input.plantId, 'plant');
         const { verdict } = judge(tx, plant, input.date, { depth: 'brief' }).decision;
-        return tx
-          .insert(overrules)
-          .values({ ...stamp(), ...input, advised: verdict })
-          .returning()
-          .get();
-      });
-      sendRow(response.location(`/api/overrules/${row.id}`), row, 201);
+        return { ...input, advised: verdict };
+      },
     },
-  );
-  routes.delete('/:id', { summary: 'take an overrule back' }, (request, response) => {
-    const row = rowOr404(db, overrules, idOf(request), 'overrule');
-    checkFresh(request, row);
-    db.delete(overrules).where(eq(overrules.id, row.id)).run();
-    response.status(204).end();
+    removed: {},
   });
   return routes;
 }

@@ -20,16 +20,8 @@ import {
   supportKindId,
   supportLength,
 } from '../http/fields.ts';
-import {
-  checkFresh,
-  idOf,
-  page,
-  pageQuery,
-  rowOr404,
-  sendRow,
-  stamp,
-  touch,
-} from '../http/resource.ts';
+import { idOf, rowOr404 } from '../http/resource.ts';
+import { addRows } from '../http/rows.ts';
 import type { PotRow, SupportRow } from '../services/shelf.ts';
 
 type Input<Row> = Omit<Row, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
@@ -75,64 +67,41 @@ const changedPot = Joi.object<Partial<Input<PotRow>>>(potFields).min(1);
 /** Pots and cover pots, by how many there are and what each is like. */
 export function potRoutes({ db, today }: Context): DescribedRouter {
   const routes = new DescribedRouter();
-  const what = 'a kind of pot on the shelf';
-
-  routes.get('/', { summary: 'list pots of the shelf', query: pageQuery }, (request, response) => {
-    const { items, nextCursor } = page(db, pots, request);
-    response.json({ items: items.map(withFill), nextCursor });
-  });
-  routes.get('/:id', { summary: 'one kind of pot on the shelf' }, (request, response) => {
-    sendRow(response, withFill(rowOr404(db, pots, idOf(request), 'pot')));
-  });
-  routes.post('/', { summary: `add ${what}`, body: newPot }, (_request, response, input) => {
-    const pot = { ...input, free: input.free ?? input.count - input.soaking };
-    checkPotRow(pot);
-    const row = db
-      .insert(pots)
-      .values({ ...stamp(), ...pot, soakingSince: sinceOf(pot, null, today()) })
-      .returning()
-      .get();
-    sendRow(response.location(`/api/pots/${row.id}`), withFill(row), 201);
-  });
-  routes.patch(
-    '/:id',
-    { summary: `change ${what}`, body: changedPot },
-    (request, response, changed) => {
-      const row = db.transaction((tx) => {
-        const before = rowOr404(tx, pots, idOf(request), 'pot');
-        checkFresh(request, before);
+  addRows(routes, {
+    db,
+    table: pots,
+    address: 'pots',
+    name: 'pot',
+    what: 'a kind of pot on the shelf',
+    plural: 'pots of the shelf',
+    shown: withFill,
+    made: {
+      body: newPot,
+      values: (_tx, input) => {
+        const pot = { ...input, free: input.free ?? input.count - input.soaking };
+        checkPotRow(pot);
+        return { ...pot, soakingSince: sinceOf(pot, null, today()) };
+      },
+    },
+    changed: {
+      body: changedPot,
+      values: (_tx, before, changed) => {
         const merged = { ...before, ...changed };
         checkPotRow(merged);
         checkUse(before, merged);
-        const standing = changed.role && changed.role !== before.role && inUse(before) > 0;
-        if (standing) throw invalid('role', 'a plant stands in one of these');
-        return tx
-          .update(pots)
-          .set({
-            ...changed,
-            soakingSince: sinceOf(merged, before.soakingSince, today()),
-            ...touch(before),
-          })
-          .where(eq(pots.id, before.id))
-          .returning()
-          .get();
-      });
-      sendRow(response, withFill(row));
+        return { ...changed, soakingSince: sinceOf(merged, before.soakingSince, today()) };
+      },
     },
-  );
-  routes.delete('/:id', { summary: `remove ${what}` }, (request, response) => {
-    db.transaction((tx) => {
-      const row = rowOr404(tx, pots, idOf(request), 'pot');
-      checkFresh(request, row);
-      const used = tx
-        .select({ id: plants.id })
-        .from(plants)
-        .where(or(eq(plants.potId, row.id), eq(plants.coverId, row.id)))
-        .get();
-      if (used || inUse(row) > 0) throw invalid('id', 'a plant stands in one of these');
-      tx.delete(pots).where(eq(pots.id, row.id)).run();
-    });
-    response.status(204).end();
+    removed: {
+      check: (tx, row) => {
+        const used = tx
+          .select({ id: plants.id })
+          .from(plants)
+          .where(or(eq(plants.potId, row.id), eq(plants.coverId, row.id)))
+          .get();
+        if (used || inUse(row) > 0) throw invalid('id', 'a plant stands in one of these');
+      },
+    },
   });
   routes.get(
     '/:id/covers',
@@ -177,7 +146,10 @@ function checkPotRow(pot: Pick<PotRow, 'shape' | 'count' | 'free' | 'soaking'>):
 }
 
 /** What stands with plants is theirs: a change of counts cannot take it. */
-function checkUse(before: PotRow, after: Pick<PotRow, 'count' | 'free' | 'soaking'>): void {
+function checkUse(before: PotRow, after: PotRow): void {
+  if (after.role !== before.role && inUse(before) > 0) {
+    throw invalid('role', 'a plant stands in one of these');
+  }
   if (inUse(after) < inUse(before) && after.count < before.count) {
     throw invalid(
       'count',
@@ -208,62 +180,42 @@ const changedSupport = Joi.object<Partial<Input<SupportRow>>>(supportFields).min
 /** Supports by kind, section and length. */
 export function supportRoutes({ db }: Context): DescribedRouter {
   const routes = new DescribedRouter();
-  const what = 'a kind of support on the shelf';
-  routes.get(
-    '/',
-    { summary: 'list supports of the shelf', query: pageQuery },
-    (request, response) => {
-      response.json(page(db, supports, request));
+  addRows(routes, {
+    db,
+    table: supports,
+    address: 'supports',
+    name: 'support',
+    what: 'a kind of support on the shelf',
+    plural: 'supports of the shelf',
+    made: {
+      body: newSupport,
+      values: (_tx, input) => {
+        const support = {
+          ...input,
+          section: checkSection(input.section ?? supportKind(input.kind).section),
+          free: input.free ?? input.count,
+        };
+        checkFree(support);
+        return support;
+      },
     },
-  );
-  routes.get('/:id', { summary: 'one kind of support on the shelf' }, (request, response) => {
-    sendRow(response, rowOr404(db, supports, idOf(request), 'support'));
-  });
-  routes.post('/', { summary: `add ${what}`, body: newSupport }, (_request, response, input) => {
-    const support = {
-      ...input,
-      section: checkSection(input.section ?? supportKind(input.kind).section),
-      free: input.free ?? input.count,
-    };
-    checkFree(support);
-    const row = db
-      .insert(supports)
-      .values({ ...stamp(), ...support })
-      .returning()
-      .get();
-    sendRow(response.location(`/api/supports/${row.id}`), row, 201);
-  });
-  routes.patch(
-    '/:id',
-    { summary: `change ${what}`, body: changedSupport },
-    (request, response, changed) => {
-      const row = db.transaction((tx) => {
-        const before = rowOr404(tx, supports, idOf(request), 'support');
-        checkFresh(request, before);
+    changed: {
+      body: changedSupport,
+      values: (_tx, before, changed) => {
         checkFree({ ...before, ...changed });
-        return tx
-          .update(supports)
-          .set({ ...changed, ...touch(before) })
-          .where(eq(supports.id, before.id))
-          .returning()
-          .get();
-      });
-      sendRow(response, row);
+        return changed;
+      },
     },
-  );
-  routes.delete('/:id', { summary: `remove ${what}` }, (request, response) => {
-    db.transaction((tx) => {
-      const row = rowOr404(tx, supports, idOf(request), 'support');
-      checkFresh(request, row);
-      const used = tx
-        .select({ id: plants.id })
-        .from(plants)
-        .where(eq(plants.supportId, row.id))
-        .get();
-      if (used) throw new HttpError(409, 'inUse', 'a plant is tied to one of these', 'id');
-      tx.delete(supports).where(eq(supports.id, row.id)).run();
-    });
-    response.status(204).end();
+    removed: {
+      check: (tx, row) => {
+        const used = tx
+          .select({ id: plants.id })
+          .from(plants)
+          .where(eq(plants.supportId, row.id))
+          .get();
+        if (used) throw new HttpError(409, 'inUse', 'a plant is tied to one of these', 'id');
+      },
+    },
   });
   return routes;
 }

@@ -5,16 +5,8 @@ import { plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
 import { humidity, isoDate, latitude, light, temperatures } from '../http/fields.ts';
-import {
-  checkFresh,
-  idOf,
-  page,
-  pageQuery,
-  rowOr404,
-  sendRow,
-  stamp,
-  touch,
-} from '../http/resource.ts';
+import { idOf, rowOr404 } from '../http/resource.ts';
+import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
 import { climateOf, keepReadings } from '../services/climate.ts';
 import type { SpotRow } from '../services/collection.ts';
@@ -72,58 +64,27 @@ export function spotRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
 
-  routes.get(
-    '/',
-    { summary: 'list spots', query: pageQuery },
-    (request, response) => void response.json(page(db, spots, request)),
-  );
-
-  routes.get('/:id', { summary: 'one spot' }, (request, response) => {
-    sendRow(response, rowOr404(db, spots, idOf(request), 'spot'));
-  });
-
-  routes.post('/', { summary: 'add a spot', body: newSpot }, (_request, response, input) => {
-    const row = db
-      .insert(spots)
-      .values({ ...stamp(), ...input })
-      .returning()
-      .get();
-    sendRow(response.location(`/api/spots/${row.id}`), row, 201);
-  });
-
-  routes.patch(
-    '/:id',
-    { summary: 'change a spot', body: changedSpot },
-    (request, response, changed) => {
-      const row = db.transaction((tx) => {
-        const before = rowOr404(tx, spots, idOf(request), 'spot');
-        checkFresh(request, before);
-        return tx
-          .update(spots)
-          .set({ ...changed, ...touch(before) })
-          .where(eq(spots.id, before.id))
-          .returning()
-          .get();
-      });
-      sendRow(response, row);
+  addRows(routes, {
+    db,
+    table: spots,
+    address: 'spots',
+    name: 'spot',
+    what: 'a spot',
+    plural: 'spots',
+    made: { body: newSpot, values: (_tx, input) => ({ ...input }) },
+    changed: { body: changedSpot, values: (_tx, _before, changed) => changed },
+    removed: {
+      check: (tx, row) => {
+        const standing = tx
+          .select({ count: sql<number>`count(*)` })
+          .from(plants)
+          .where(eq(plants.spotId, row.id))
+          .get()!.count;
+        if (standing > 0) {
+          throw new HttpError(409, 'inUse', `${standing} plants stand there; move them first`);
+        }
+      },
     },
-  );
-
-  routes.delete('/:id', { summary: 'remove a spot' }, (request, response) => {
-    db.transaction((tx) => {
-      const row = rowOr404(tx, spots, idOf(request), 'spot');
-      checkFresh(request, row);
-      const standing = tx
-        .select({ count: sql<number>`count(*)` })
-        .from(plants)
-        .where(eq(plants.spotId, row.id))
-        .get()!.count;
-      if (standing > 0) {
-        throw new HttpError(409, 'inUse', `${standing} plants stand there; move them first`);
-      }
-      tx.delete(spots).where(eq(spots.id, row.id)).run();
-    });
-    response.status(204).end();
   });
 
   routes.post(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiDeleteOutline, mdiPlus, mdiPrinter } from '@mdi/js';
+import { mdiPrinter } from '@mdi/js';
 import {
   sheetWidthCm,
   supportKind,
@@ -15,6 +15,7 @@ import { computed, ref, watch } from 'vue';
 import { api } from '../api/client.ts';
 import type { Page, PlanRow, ShelfSupport } from '../api/types.ts';
 import BarCuts from '../components/fit/BarCuts.vue';
+import LengthRows, { type LengthRow } from '../components/fit/LengthRows.vue';
 import MeshCuts from '../components/fit/MeshCuts.vue';
 import FetchState from '../components/FetchState.vue';
 import NumberField from '../components/NumberField.vue';
@@ -24,17 +25,6 @@ import { useLoaded } from '../composables/useLoaded.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 
-/** A batch of poles from stock lengths, and their mesh from a roll or from sheets. */
-interface PieceRow {
-  lengthCm: number | null;
-  count: number | null;
-  forWhom: string;
-}
-interface StockRow {
-  lengthCm: number | null;
-  /** null: as many as wanted */
-  count: number | null;
-}
 /** A piece that is wanted; `sheetCm`: width of the sheet it is folded from. */
 interface Wanted {
   lengthCm: number;
@@ -58,13 +48,14 @@ const {
 });
 const kind = ref<SupportKindId>('mossSheet');
 const { draft } = useDraft('cuts', () => ({
-  pieces: [] as PieceRow[],
+  pieces: [] as LengthRow[],
   kerfCm: 0.2 as number | null,
   mesh: 'roll' as MeshStock['kind'],
   widthCm: 100 as number | null,
   sheetLengthCm: 90 as number | null,
 }));
-const stock = ref<StockRow[]>([]);
+/** A length without a count is sold: as many as wanted. */
+const stock = ref<LengthRow[]>([]);
 const kinds = SUPPORT_KINDS.map(({ id: value, label: title }) => ({ value, title }));
 
 watch(loaded, (now) => {
@@ -105,9 +96,9 @@ const planned = computed((): Wanted[] =>
   ),
 );
 const typed = computed((): Wanted[] =>
-  draft.value.pieces.flatMap(({ lengthCm, count, forWhom }) =>
+  draft.value.pieces.flatMap(({ lengthCm, count }) =>
     lengthCm !== null && lengthCm > 0 && (count ?? 0) >= 1
-      ? [{ lengthCm, count: Math.round(count!), forWhom, sheetCm: null }]
+      ? [{ lengthCm, count: Math.round(count!), forWhom: '', sheetCm: null }]
       : [],
   ),
 );
@@ -248,63 +239,23 @@ const print = () => window.print();
               {{ piece.count }} × {{ length(piece.lengthCm) }}, {{ piece.forWhom }}
             </li>
           </ul>
-          <div v-for="(piece, i) in draft.pieces" :key="i" class="entry">
-            <NumberField
-              :model-value="shown(piece.lengthCm)"
-              :label="m.cuts.piece"
-              :unit="lengthUnit"
-              @update:model-value="(value) => (piece.lengthCm = toCm(value))"
-            />
-            <NumberField v-model="piece.count" :label="m.cuts.count" />
-            <v-btn
-              :icon="mdiDeleteOutline"
-              variant="text"
-              size="48"
-              :aria-label="m.cuts.removeRow(piece.lengthCm ? length(piece.lengthCm) : '')"
-              @click="draft.pieces.splice(i, 1)"
-            />
-          </div>
-          <div>
-            <v-btn
-              variant="outlined"
-              min-height="48"
-              :prepend-icon="mdiPlus"
-              @click="draft.pieces.push({ lengthCm: null, count: 1, forWhom: '' })"
-              >{{ m.cuts.addPiece }}</v-btn
-            >
-          </div>
+          <LengthRows
+            v-model="draft.pieces"
+            :count-word="m.cuts.count"
+            uncounted=""
+            :add-word="m.cuts.addPiece"
+            :first="1"
+          />
         </section>
         <section class="panel stack">
           <h2>{{ m.cuts.stock }}</h2>
-          <div v-for="(row, i) in stock" :key="i" class="entry">
-            <NumberField
-              :model-value="shown(row.lengthCm)"
-              :label="m.cuts.piece"
-              :unit="lengthUnit"
-              @update:model-value="(value) => (row.lengthCm = toCm(value))"
-            />
-            <NumberField
-              v-model="row.count"
-              :label="m.cuts.stockHave"
-              :hint="row.count === null ? m.cuts.stockAny : ''"
-            />
-            <v-btn
-              :icon="mdiDeleteOutline"
-              variant="text"
-              size="48"
-              :aria-label="m.cuts.removeRow(row.lengthCm ? length(row.lengthCm) : '')"
-              @click="stock.splice(i, 1)"
-            />
-          </div>
-          <div>
-            <v-btn
-              variant="outlined"
-              min-height="48"
-              :prepend-icon="mdiPlus"
-              @click="stock.push({ lengthCm: null, count: null })"
-              >{{ m.cuts.addStock }}</v-btn
-            >
-          </div>
+          <LengthRows
+            v-model="stock"
+            :count-word="m.cuts.stockHave"
+            :uncounted="m.cuts.stockAny"
+            :add-word="m.cuts.addStock"
+            :first="null"
+          />
           <NumberField
             :model-value="shown(draft.kerfCm)"
             :label="m.cuts.kerf"
@@ -329,12 +280,6 @@ const print = () => window.print();
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
   gap: 12px;
   margin: 8px 0;
-}
-.entry {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
-  gap: 10px;
-  align-items: start;
 }
 .planned {
   padding-left: 1.1em;

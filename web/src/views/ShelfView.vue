@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
 import type { Page, Plant, ShelfPot, ShelfSupport } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
+import FormDialog from '../components/FormDialog.vue';
 import NumberField from '../components/NumberField.vue';
 import RecordNav from '../components/RecordNav.vue';
 import PotCards from '../components/shelf/PotCards.vue';
@@ -38,8 +39,23 @@ const {
 });
 const ofRole = (role: ShelfPot['role']) =>
   (loaded.value?.pots ?? []).filter((pot) => pot.role === role);
-const pots = computed(() => ofRole('pot'));
 const covers = computed(() => ofRole('cover'));
+const groups = computed(() => [
+  {
+    role: 'pot' as const,
+    title: m.shelf.pots,
+    add: m.shelf.add,
+    empty: m.shelf.empty,
+    pots: ofRole('pot'),
+  },
+  {
+    role: 'cover' as const,
+    title: m.shelf.covers,
+    add: m.shelf.addCover,
+    empty: m.shelf.noCovers,
+    pots: covers.value,
+  },
+]);
 const inUseBy = ({ id }: ShelfPot) =>
   (loaded.value?.plants ?? [])
     .filter(({ potId, coverId }) => potId === id || coverId === id)
@@ -124,47 +140,25 @@ const longest = computed(() =>
     <p class="quiet">{{ m.shelf.intro }}</p>
     <FetchState :fault="fault" :loading="!loaded" @retry="load" />
     <template v-if="loaded">
-      <section class="stack">
+      <section v-for="group in groups" :key="group.role" class="stack">
         <div class="row spread">
-          <h2>{{ m.shelf.pots }}</h2>
+          <h2>{{ group.title }}</h2>
           <v-btn
-            color="primary"
+            :color="group.role === 'pot' ? 'primary' : undefined"
+            :variant="group.role === 'pot' ? 'flat' : 'outlined'"
             min-height="48"
             :prepend-icon="mdiPlus"
-            @click="editPot(null, 'pot')"
-            >{{ m.shelf.add }}</v-btn
+            @click="editPot(null, group.role)"
+            >{{ group.add }}</v-btn
           >
         </div>
-        <p v-if="pots.length === 0" class="panel">{{ m.shelf.empty }}</p>
+        <p v-if="group.pots.length === 0" class="panel">{{ group.empty }}</p>
         <PotCards
           v-else
-          :pots="pots"
+          :pots="group.pots"
           :covers="covers"
           :in-use-by="inUseBy"
-          @edit="(pot) => editPot(pot, 'pot')"
-          @remove="(pot) => remove('/pots', pot)"
-          @clean="clean"
-          @more="(pot) => (moreOf = pot)"
-        />
-      </section>
-      <section class="stack">
-        <div class="row spread">
-          <h2>{{ m.shelf.covers }}</h2>
-          <v-btn
-            variant="outlined"
-            min-height="48"
-            :prepend-icon="mdiPlus"
-            @click="editPot(null, 'cover')"
-            >{{ m.shelf.addCover }}</v-btn
-          >
-        </div>
-        <p v-if="covers.length === 0" class="panel">{{ m.shelf.noCovers }}</p>
-        <PotCards
-          v-else
-          :pots="covers"
-          :covers="covers"
-          :in-use-by="inUseBy"
-          @edit="(pot) => editPot(pot, 'cover')"
+          @edit="(pot) => editPot(pot, group.role)"
           @remove="(pot) => remove('/pots', pot)"
           @clean="clean"
           @more="(pot) => (moreOf = pot)"
@@ -231,22 +225,16 @@ const longest = computed(() =>
     <PotDialog v-model="potDialog" :pot="potEdited" role="pot" @saved="saved" />
     <PotDialog v-model="coverDialog" :pot="potEdited" role="cover" @saved="saved" />
     <SupportDialog v-model="supportDialog" :support="supportEdited" @saved="saved" />
-    <v-dialog
+    <FormDialog
       :model-value="moreOf !== null"
-      max-width="360"
+      :title="m.shelf.moreOf(moreOf?.label ?? '')"
+      :save="m.shelf.more"
+      :width="380"
       @update:model-value="(open: boolean) => !open && (moreOf = null)"
+      @submit="addMore"
     >
-      <v-card>
-        <form class="stack more" novalidate @submit.prevent="addMore">
-          <h2>{{ m.shelf.moreOf(moreOf?.label ?? '') }}</h2>
-          <NumberField v-model="moreCount" :label="m.shelf.count" />
-          <div class="row">
-            <v-btn type="submit" color="primary" min-height="48">{{ m.shelf.more }}</v-btn>
-            <v-btn variant="text" min-height="48" @click="moreOf = null">{{ m.app.cancel }}</v-btn>
-          </div>
-        </form>
-      </v-card>
-    </v-dialog>
+      <NumberField v-model="moreCount" :label="m.shelf.count" />
+    </FormDialog>
   </div>
 </template>
 
@@ -271,9 +259,6 @@ const longest = computed(() =>
   stroke: #54401f;
   stroke-width: 1;
   vector-effect: non-scaling-stroke;
-}
-.more {
-  padding: 20px;
 }
 @media (max-width: 800px) {
   .poles li {

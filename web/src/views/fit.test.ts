@@ -89,7 +89,7 @@ describe('Fit & mix', () => {
 
   it('every losing pot of the table says why', async () => {
     const { wrapper } = await showFit();
-    const whys = wrapper.findAll('details tbody tr td:last-child').map((cell) => cell.text());
+    const whys = wrapper.findAll('.scroll tbody tr td:last-child').map((cell) => cell.text());
     expect(whys.length).toBeGreaterThan(5);
     for (const why of whys) expect(why).toMatch(/^[a-z ]+: .{8,}/);
   });

@@ -22,8 +22,10 @@ const props = withDefaults(
     ruler?: boolean;
     /** width kept free for the drawing, cm, so that a list lines up */
     roomCm?: number;
+    /** grips stand on it: then it is a group of controls, not a picture */
+    grips?: boolean;
   }>(),
-  { pxPerCm: 4, crownCm: 14, ruler: false, roomCm: 0 },
+  { pxPerCm: 4, crownCm: 14, ruler: false, roomCm: 0, grips: false },
 );
 
 const { length, volume, percent } = useUnits();
@@ -139,7 +141,7 @@ const text = computed(() => {
 
 <template>
   <svg
-    role="img"
+    :role="grips ? 'group' : 'img'"
     :aria-labelledby="`${id}-text`"
     :viewBox="`${box.left} ${box.top} ${box.width} ${box.height}`"
     :width="box.width * pxPerCm"
@@ -209,7 +211,12 @@ const text = computed(() => {
       :y2="tie"
       class="tie"
     />
-    <path :d="scene.outline" :fill="wallColour" />
+    <path
+      :d="scene.outline"
+      :fill="wallColour"
+      :stroke="wallColour"
+      :stroke-width="subject.empty ? 0.35 : 0"
+    />
     <path :d="scene.inside" class="hollow" />
     <g :clip-path="`url(#${id}-medium)`">
       <path :d="scene.medium" :fill="ground" />

@@ -77,3 +77,63 @@ describe('the scene of a cutaway', () => {
     expect([...drawn].sort()).toEqual(['barkMedium', 'coconutChips', 'coir', 'perlite', 'pumice']);
   });
 });
+
+describe('what stands with a plant in its scene', () => {
+  const support = {
+    kind: 'mossMesh' as const,
+    lengthCm: 60,
+    widthCm: 7,
+    usableFromCm: 20,
+    tiesCm: [6, 20, 34],
+    extensionsCm: [80, 95],
+  };
+
+  it('a support reaches from the floor to its top; green begins where old nodes end', () => {
+    const { pole, floorY, surfaceY } = sceneOf({ ...subject, support });
+    expect(pole!.y + pole!.height).toBeCloseTo(floorY, 9);
+    expect(pole!.height).toBeCloseTo(60, 9);
+    expect(pole!.usable!.y).toBe(pole!.y);
+    expect(pole!.usable!.y + pole!.usable!.height).toBeCloseTo(surfaceY - 20, 9);
+    expect(pole!.ties).toEqual([6, 20, 34].map((cm) => surfaceY - cm));
+  });
+
+  it('pieces to come stand on each other up to their tops', () => {
+    const { pole, surfaceY, topY } = sceneOf({ ...subject, support });
+    const [first, second] = pole!.extensions;
+    expect(first!.y + first!.height).toBeCloseTo(pole!.y, 9);
+    expect(second!.y + second!.height).toBeCloseTo(first!.y, 9);
+    expect(second!.y).toBeCloseTo(surfaceY - 95, 9);
+    expect(topY).toBeLessThanOrEqual(second!.y);
+  });
+
+  it('a plant past its pole leaves no green on it', () => {
+    expect(
+      sceneOf({ ...subject, support: { ...support, usableFromCm: 90 } }).pole!.usable,
+    ).toBeNull();
+    expect(
+      sceneOf({ ...subject, support: { ...support, usableFromCm: null } }).pole!.usable,
+    ).toBeNull();
+  });
+
+  it('in a cover everything stands on the cover’s floor', () => {
+    const cover = { outside: nominalPot(20, 'standard'), material: 'glazed' as const };
+    const bare = sceneOf(subject);
+    const covered = sceneOf({ ...subject, cover });
+    // A glazed wall of 20 cm across is 0.8 cm thick.
+    expect(covered.floorY).toBeCloseTo(bare.floorY - 0.8, 9);
+    expect(covered.widthCm).toBe(20);
+    expect(covered.cover!.outline).not.toBe('');
+  });
+
+  it('an empty pot on the shelf shows no medium, and no hole where there is none', () => {
+    const { grains, medium, waterBands, holes } = sceneOf({ ...subject, empty: true, holes: 0 });
+    expect([grains, medium, waterBands, holes]).toEqual([[], '', [], []]);
+    expect(sceneOf({ ...subject, empty: true, holes: 4 }).holes).not.toEqual([]);
+  });
+
+  it('grit on the floor is drawn as high as it is', () => {
+    const { layerY, floorY } = sceneOf({ ...subject, layerCm: 2 });
+    expect(layerY).toBeCloseTo(floorY - 2, 9);
+    expect(sceneOf(subject).layerY).toBeNull();
+  });
+});

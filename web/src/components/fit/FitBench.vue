@@ -333,7 +333,7 @@ const freeOnShelf = (option: PotOption) => {
         <figcaption>{{ m.fit.before }}: {{ length(rimCm(file.plant.pot)) }}</figcaption>
       </figure>
       <figure v-if="rung">
-        <PotCutaway :subject="after" :px-per-cm="pxPerCm" :crown-cm="10" :room-cm="roomCm">
+        <PotCutaway :subject="after" grips :px-per-cm="pxPerCm" :crown-cm="10" :room-cm="roomCm">
           <template #default="{ scene }">
             <DragHandle
               :x="rung.rimCm / 2"
@@ -450,9 +450,6 @@ const freeOnShelf = (option: PotOption) => {
 .plain {
   padding-left: 1.1em;
   margin-top: 8px;
-}
-.small {
-  font-size: 0.88rem;
 }
 p.small {
   margin-top: 8px;

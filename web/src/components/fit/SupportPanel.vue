@@ -354,7 +354,7 @@ const stockWord = computed(() => {
     </div>
 
     <figure v-if="plan && choices.supportMode !== 'none'" class="whole">
-      <PotCutaway :subject="drawn" :px-per-cm="pxPerCm" :crown-cm="Infinity" ruler>
+      <PotCutaway :subject="drawn" grips :px-per-cm="pxPerCm" :crown-cm="Infinity" ruler>
         <template #default="{ scene }">
           <DragHandle
             v-if="scene.pole"
@@ -386,11 +386,6 @@ const stockWord = computed(() => {
 .words {
   align-content: start;
 }
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
-  gap: 12px;
-}
 .facts {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
@@ -402,9 +397,6 @@ const stockWord = computed(() => {
 }
 .facts dd {
   font-weight: 700;
-}
-.small {
-  font-size: 0.88rem;
 }
 ul.plain {
   padding-left: 1.1em;

@@ -6,6 +6,7 @@ import type { ShelfPot } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
 import { emptyPot, entryOf, potErrors, potFromEntry } from '../potEntry.ts';
 import PotFields from '../PotFields.vue';
@@ -112,93 +113,69 @@ const title = computed(() => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="720" scrollable>
-    <v-card>
-      <form class="form stack" novalidate @submit.prevent="save">
-        <h2>{{ title }}</h2>
-        <div class="fields">
-          <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
-          <v-text-field
-            v-model="draft.label"
-            :label="`${m.shelf.label} (${m.app.optional})`"
-            :error-messages="errors.label"
-          />
-        </div>
-        <PotFields v-model="draft.pot" :errors="errors" />
-        <div v-if="pot" class="fields">
-          <NumberField
-            v-model="draft.free"
-            :label="m.shelf.freeCount"
-            :hint="inUse > 0 ? m.shelf.inUse(inUse) : ''"
-            :error="errors.free"
-          />
-          <NumberField
-            v-model="draft.soaking"
-            :label="m.shelf.soakingCount"
-            :error="errors.soaking"
-          />
-        </div>
-        <div class="fields">
-          <NumberField
-            :model-value="draft.emptyKg === null ? null : weightFromKg(draft.emptyKg)"
-            :label="`${m.shelf.emptyKg} (${m.app.optional})`"
-            :unit="weightUnit"
-            :error="errors.emptyKg"
-            @update:model-value="
-              (typed) => (draft.emptyKg = typed === null ? null : weightToKg(typed))
-            "
-          />
-          <v-select
-            v-model="draft.tone"
-            :items="tones"
-            :label="`${m.shelf.tone} (${m.app.optional})`"
-            clearable
-          />
-          <NumberField
-            v-model="draft.holes"
-            :label="`${m.shelf.holes} (${m.app.optional})`"
-            :hint="m.shelf.holesHint"
-            :error="errors.holes"
-          />
-          <template v-if="role === 'pot'">
-            <NumberField
-              :model-value="draft.reservoirL === null ? null : volumeFromL(draft.reservoirL)"
-              :label="`${m.shelf.reservoir} (${m.app.optional})`"
-              :unit="volumeUnit"
-              :error="errors.reservoirL"
-              @update:model-value="
-                (typed) => (draft.reservoirL = typed === null ? null : volumeToL(typed))
-              "
-            />
-            <NumberField
-              v-model="draft.wicks"
-              :label="`${m.shelf.wicks} (${m.app.optional})`"
-              :error="errors.wicks"
-            />
-            <v-checkbox v-model="draft.hangs" :label="m.shelf.hangs" />
-          </template>
-        </div>
-        <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
-        <div class="row">
-          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
-            pot ? m.app.save : title
-          }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
-        </div>
-      </form>
-    </v-card>
-  </v-dialog>
+  <FormDialog
+    v-model="open"
+    :title="title"
+    :save="pot ? m.app.save : title"
+    :saving="saving"
+    :fault="fault"
+    @submit="save"
+  >
+    <div class="fields">
+      <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
+      <v-text-field
+        v-model="draft.label"
+        :label="`${m.shelf.label} (${m.app.optional})`"
+        :error-messages="errors.label"
+      />
+    </div>
+    <PotFields v-model="draft.pot" :errors="errors" />
+    <div v-if="pot" class="fields">
+      <NumberField
+        v-model="draft.free"
+        :label="m.shelf.freeCount"
+        :hint="inUse > 0 ? m.shelf.inUse(inUse) : ''"
+        :error="errors.free"
+      />
+      <NumberField v-model="draft.soaking" :label="m.shelf.soakingCount" :error="errors.soaking" />
+    </div>
+    <div class="fields">
+      <NumberField
+        :model-value="draft.emptyKg === null ? null : weightFromKg(draft.emptyKg)"
+        :label="`${m.shelf.emptyKg} (${m.app.optional})`"
+        :unit="weightUnit"
+        :error="errors.emptyKg"
+        @update:model-value="(typed) => (draft.emptyKg = typed === null ? null : weightToKg(typed))"
+      />
+      <v-select
+        v-model="draft.tone"
+        :items="tones"
+        :label="`${m.shelf.tone} (${m.app.optional})`"
+        clearable
+      />
+      <NumberField
+        v-model="draft.holes"
+        :label="`${m.shelf.holes} (${m.app.optional})`"
+        :hint="m.shelf.holesHint"
+        :error="errors.holes"
+      />
+      <template v-if="role === 'pot'">
+        <NumberField
+          :model-value="draft.reservoirL === null ? null : volumeFromL(draft.reservoirL)"
+          :label="`${m.shelf.reservoir} (${m.app.optional})`"
+          :unit="volumeUnit"
+          :error="errors.reservoirL"
+          @update:model-value="
+            (typed) => (draft.reservoirL = typed === null ? null : volumeToL(typed))
+          "
+        />
+        <NumberField
+          v-model="draft.wicks"
+          :label="`${m.shelf.wicks} (${m.app.optional})`"
+          :error="errors.wicks"
+        />
+        <v-checkbox v-model="draft.hangs" :label="m.shelf.hangs" />
+      </template>
+    </div>
+  </FormDialog>
 </template>
-
-<style scoped>
-.form {
-  overflow: auto;
-  padding: 20px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
-  gap: 12px;
-  align-items: start;
-}
-</style>

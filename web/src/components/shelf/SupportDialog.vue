@@ -14,6 +14,7 @@ import type { ShelfSupport } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
 
 /** One kind of support: what it is, how thick, how long, and how many there are. */
@@ -136,80 +137,62 @@ const title = computed(() =>
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable>
-    <v-card>
-      <form class="form stack" novalidate @submit.prevent="save">
-        <h2>{{ title }}</h2>
-        <div class="fields">
-          <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
-          <v-select
-            :model-value="draft.kind"
-            :items="kinds"
-            :label="m.cuts.kind"
-            @update:model-value="toKind"
-          />
-          <NumberField
-            :model-value="shown(draft.lengthCm)"
-            :label="m.fit.support.length"
-            :unit="lengthUnit"
-            :error="errors.lengthCm"
-            @update:model-value="(typed) => (draft.lengthCm = toCm(typed))"
-          />
-          <v-select v-model="draft.form" :items="forms" :label="m.shelf.form" />
-          <NumberField
-            :model-value="shown(draft.acrossCm)"
-            :label="m.fit.support.across"
-            :unit="lengthUnit"
-            :error="errors.acrossCm"
-            :hint="sheet === null ? '' : m.shelf.asksSheet(length(sheet))"
-            @update:model-value="(typed) => (draft.acrossCm = toCm(typed))"
-          />
-          <NumberField
-            v-if="draft.form === 'flat'"
-            :model-value="shown(draft.thicknessCm)"
-            :label="m.shelf.thickness"
-            :unit="lengthUnit"
-            :error="errors.thicknessCm"
-            @update:model-value="(typed) => (draft.thicknessCm = toCm(typed))"
-          />
-          <NumberField
-            v-if="moss && draft.form !== 'flat'"
-            :model-value="shown(draft.flatCm)"
-            :label="`${m.shelf.flat} (${m.app.optional})`"
-            :unit="lengthUnit"
-            :hint="m.shelf.flatHint"
-            @update:model-value="(typed) => fromFlat(toCm(typed))"
-          />
-          <v-text-field v-model="draft.label" :label="`${m.shelf.label} (${m.app.optional})`" />
-          <NumberField
-            v-if="support"
-            v-model="draft.free"
-            :label="m.shelf.freeCount"
-            :error="errors.free"
-          />
-          <v-checkbox v-model="draft.extension" :label="m.shelf.extension" />
-        </div>
-        <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
-        <div class="row">
-          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
-            support ? m.app.save : title
-          }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
-        </div>
-      </form>
-    </v-card>
-  </v-dialog>
+  <FormDialog
+    v-model="open"
+    :title="title"
+    :save="support ? m.app.save : title"
+    :saving="saving"
+    :fault="fault"
+    @submit="save"
+  >
+    <div class="fields">
+      <NumberField v-model="draft.count" :label="m.shelf.count" :error="errors.count" />
+      <v-select
+        :model-value="draft.kind"
+        :items="kinds"
+        :label="m.cuts.kind"
+        @update:model-value="toKind"
+      />
+      <NumberField
+        :model-value="shown(draft.lengthCm)"
+        :label="m.fit.support.length"
+        :unit="lengthUnit"
+        :error="errors.lengthCm"
+        @update:model-value="(typed) => (draft.lengthCm = toCm(typed))"
+      />
+      <v-select v-model="draft.form" :items="forms" :label="m.shelf.form" />
+      <NumberField
+        :model-value="shown(draft.acrossCm)"
+        :label="m.fit.support.across"
+        :unit="lengthUnit"
+        :error="errors.acrossCm"
+        :hint="sheet === null ? '' : m.shelf.asksSheet(length(sheet))"
+        @update:model-value="(typed) => (draft.acrossCm = toCm(typed))"
+      />
+      <NumberField
+        v-if="draft.form === 'flat'"
+        :model-value="shown(draft.thicknessCm)"
+        :label="m.shelf.thickness"
+        :unit="lengthUnit"
+        :error="errors.thicknessCm"
+        @update:model-value="(typed) => (draft.thicknessCm = toCm(typed))"
+      />
+      <NumberField
+        v-if="moss && draft.form !== 'flat'"
+        :model-value="shown(draft.flatCm)"
+        :label="`${m.shelf.flat} (${m.app.optional})`"
+        :unit="lengthUnit"
+        :hint="m.shelf.flatHint"
+        @update:model-value="(typed) => fromFlat(toCm(typed))"
+      />
+      <v-text-field v-model="draft.label" :label="`${m.shelf.label} (${m.app.optional})`" />
+      <NumberField
+        v-if="support"
+        v-model="draft.free"
+        :label="m.shelf.freeCount"
+        :error="errors.free"
+      />
+      <v-checkbox v-model="draft.extension" :label="m.shelf.extension" />
+    </div>
+  </FormDialog>
 </template>
-
-<style scoped>
-.form {
-  overflow: auto;
-  padding: 20px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
-  gap: 12px;
-  align-items: start;
-}
-</style>

@@ -1,0 +1,98 @@
+import { eq, type SQL } from 'drizzle-orm';
+import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
+import type { Request } from 'express';
+import type { Schema } from 'joi';
+import type { Db } from '../db/driver.ts';
+import type { DescribedRouter } from './described.ts';
+import { checkFresh, idOf, page, pageQuery, rowOr404, sendRow, stamp, touch } from './resource.ts';
+
+type RowTable = SQLiteTable & { id: SQLiteColumn; rev: SQLiteColumn };
+type RowOf<T extends RowTable> = T['$inferSelect'] & { id: number; rev: number };
+
+/**
+ * A resource of rows. What is left out cannot be done: every resource is listed
+ * and read, few are made, changed or removed in the plain way.
+ */
+export interface Rows<T extends RowTable, New = never, Changed = never> {
+  db: Db;
+  table: T;
+  /** as in `/api/<address>` */
+  address: string;
+  /** in errors: `pot 7 was not found` */
+  name: string;
+  /** in the description: `add a kind of pot on the shelf` */
+  what: string;
+  plural: string;
+  /** rows of a list, by its query */
+  where?: (request: Request) => SQL | undefined;
+  /** a row as it is answered */
+  shown?: (row: RowOf<T>) => { id: number; rev: number };
+  /** made from a body; `values` checks and completes it */
+  made?: { body: Schema<New>; values: (tx: Db, input: New) => Record<string, unknown> };
+  /** changed by a body; `values` checks it against the row and completes it */
+  changed?: {
+    body: Schema<Changed>;
+    values: (tx: Db, before: RowOf<T>, changed: Changed) => Record<string, unknown>;
+  };
+  /** removed; `check` refuses, or lets go of what hangs on it */
+  removed?: { check?: (tx: Db, row: RowOf<T>) => void };
+}
+
+/** Adds list, one, add, change and remove to a router, as far as they are given; each write is one transaction. */
+export function addRows<T extends RowTable, New, Changed>(
+  routes: DescribedRouter,
+  rows: Rows<T, New, Changed>,
+): void {
+  const { db, table, name, what, address, where, made, changed, removed } = rows;
+  const shown = rows.shown ?? ((row: RowOf<T>) => row);
+  const one = (on: Db, request: Request) =>
+    rowOr404(on, table, idOf(request), name) as unknown as RowOf<T>;
+
+  routes.get('/', { summary: `list ${rows.plural}`, query: pageQuery }, (request, response) => {
+    const { items, nextCursor } = page(db, table, request, where?.(request));
+    response.json({ items: (items as unknown as RowOf<T>[]).map(shown), nextCursor });
+  });
+  routes.get('/:id', { summary: `one of ${rows.plural}` }, (request, response) => {
+    sendRow(response, shown(one(db, request)));
+  });
+  if (made) {
+    const { body, values } = made;
+    routes.post('/', { summary: `add ${what}`, body }, (_request, response, input) => {
+      const row = db.transaction((tx) =>
+        tx
+          .insert(table)
+          .values({ ...stamp(), ...values(tx, input) } as never)
+          .returning()
+          .get(),
+      ) as unknown as RowOf<T>;
+      sendRow(response.location(`/api/${address}/${row.id}`), shown(row), 201);
+    });
+  }
+  if (changed) {
+    const { body, values } = changed;
+    routes.patch('/:id', { summary: `change ${what}`, body }, (request, response, input) => {
+      const row = db.transaction((tx) => {
+        const before = one(tx, request);
+        checkFresh(request, before);
+        return tx
+          .update(table)
+          .set({ ...values(tx, before, input), ...touch(before) } as never)
+          .where(eq(table.id, before.id))
+          .returning()
+          .get();
+      }) as unknown as RowOf<T>;
+      sendRow(response, shown(row));
+    });
+  }
+  if (removed) {
+    routes.delete('/:id', { summary: `remove ${what}` }, (request, response) => {
+      db.transaction((tx) => {
+        const row = one(tx, request);
+        checkFresh(request, row);
+        removed.check?.(tx, row);
+        tx.delete(table).where(eq(table.id, row.id)).run();
+      });
+      response.status(204).end();
+    });
+  }
+}
