@@ -14,36 +14,46 @@ export function useUnits() {
   const cups = (count: number) =>
     `${format(count, 1)} ${format(count, 1) === '1' ? 'cup' : 'cups'}`;
 
+  const length = (cm: number) =>
+    us.value ? `${format(convert(cm, 'cm').to('in'), 1)} in` : `${format(cm, cm < 20 ? 1 : 0)} cm`;
+  /** litres for people: cups and quarts for US keepers */
+  const volume = (litres: number) => {
+    if (!us.value) {
+      return litres < 1 ? `${format(litres * 1000, 0)} mL` : `${format(litres, 2)} L`;
+    }
+    return litres < LITRES_PER_QUART_SWITCH
+      ? cups(convert(litres, 'liters').to('cups'))
+      : `${format(convert(litres, 'liters').to('quarts'), 1)} qt`;
+  };
+  const weight = (kg: number) => {
+    if (us.value) return `${format(convert(kg, 'kg').to('lb'), 1)} lb`;
+    return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
+  };
+  const inUnit: Record<string, (value: number) => string> = { cm: length, L: volume, kg: weight };
+
   return {
     us,
     lengthUnit: computed(() => (us.value ? 'in' : 'cm')),
     weightUnit: computed(() => (us.value ? 'lb' : 'kg')),
     /** cm for people */
-    length: (cm: number) =>
+    length,
+    volume,
+    weight,
+    /** a sentence of the core, which knows metric only, with its sizes in the keeper's own system */
+    said: (sentence: string) =>
       us.value
-        ? `${format(convert(cm, 'cm').to('in'), 1)} in`
-        : `${format(cm, cm < 20 ? 1 : 0)} cm`,
+        ? sentence.replace(/(\d+(?:\.\d+)?) (cm|L|kg)\b/g, (_, value: string, unit: string) =>
+            inUnit[unit]!(Number(value)),
+          )
+        : sentence,
     /** a typed length in cm */
     lengthToCm: (typed: number) => (us.value ? convert(typed, 'in').to('cm') : typed),
     lengthFromCm: (cm: number) =>
       Math.round((us.value ? convert(cm, 'cm').to('in') : cm) * 100) / 100,
-    /** litres for people: cups and quarts for US keepers */
-    volume: (litres: number) => {
-      if (!us.value) {
-        return litres < 1 ? `${format(litres * 1000, 0)} mL` : `${format(litres, 2)} L`;
-      }
-      return litres < LITRES_PER_QUART_SWITCH
-        ? cups(convert(litres, 'liters').to('cups'))
-        : `${format(convert(litres, 'liters').to('quarts'), 1)} qt`;
-    },
     volumeUnit: computed(() => (us.value ? 'qt' : 'L')),
     volumeToL: (typed: number) => (us.value ? convert(typed, 'quarts').to('liters') : typed),
     volumeFromL: (litres: number) =>
       Math.round((us.value ? convert(litres, 'liters').to('quarts') : litres) * 1000) / 1000,
-    weight: (kg: number) => {
-      if (us.value) return `${format(convert(kg, 'kg').to('lb'), 1)} lb`;
-      return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
-    },
     weightToKg: (typed: number) => (us.value ? convert(typed, 'lb').to('kg') : typed),
     weightFromKg: (kg: number) =>
       Math.round((us.value ? convert(kg, 'kg').to('lb') : kg) * 1000) / 1000,

@@ -15,6 +15,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Fitting, PlanRow } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
+import { useSettings } from '../stores/settings.ts';
 import {
   fakeServer,
   fileOf,
@@ -134,6 +135,19 @@ const vine = {
   ...fileOf({ rootsAtHoles: 'several' }, { traits: resolveTaxon('Syngonium podophyllum')!.traits }),
   plant: { ...PLANT, taxon: 'Syngonium podophyllum', heightCm: 20 },
   height: { cm: 20, typical: false },
+};
+
+const startPlan = {
+  pot: PLANT.pot,
+  potMaterial: 'plastic',
+  potLabel: 'its own pot',
+  potId: null,
+  potSource: 'present',
+  recipeId: vine.situation.traits.recipe,
+  size: 'oneUp',
+  layer: 'screen',
+  cuts: { pieces: 1, rootsPruned: false },
+  support: null,
 };
 
 describe('the fit of a climber', () => {
@@ -279,6 +293,21 @@ describe('the fit of a climber', () => {
     expect(server.calls.at(-1)).toMatchObject({ method: 'DELETE', path: '/plants/5/plan' });
   });
 
+  it('settled anew, its undo brings back what was settled before', async () => {
+    const before = { ...startPlan, potLabel: 'its own pot' };
+    const row = { id: 1, rev: 1, plantId: 5, date: TODAY, fit: before };
+    const { server, wrapper } = await show({ plan: row as PlanRow });
+    server.answers['PUT /plants/5/plan'] = row;
+    server.answers['PATCH /plants/5'] = PLANT;
+    await handle(wrapper, m.fit.rimHandle).trigger('keydown', { key: 'ArrowRight' });
+    await button(wrapper, m.fit.use).trigger('click');
+    await flushPromises();
+    await useNotices().current!.undo!();
+    const puts = server.calls.filter(({ method }) => method === 'PUT');
+    expect(puts).toHaveLength(2);
+    expect(puts[1]!.body).toEqual(before);
+  });
+
   it('when the server is silent nothing that was turned is lost', async () => {
     const { wrapper } = await show();
     await handle(wrapper, m.fit.rimHandle).trigger('keydown', { key: 'ArrowRight' });
@@ -304,6 +333,19 @@ describe('the fit of a climber', () => {
     await flushPromises();
     const again = other.server.calls.find(({ method }) => method === 'POST')!.body;
     expect(again).not.toHaveProperty('support');
+  });
+});
+
+describe('a keeper in inches', () => {
+  it('reads the core’s sentences in inches too, on the same page', async () => {
+    fakeServer({ 'GET /plants/5/file': vine, 'GET /plants/5/fitting': fittingOf() });
+    const { wrapper } = await open(FitView, '/plants/5/fit', '/plants/:id/fit');
+    expect(wrapper.find('.lead').text()).toMatch(/3\.0 cm wider/);
+    useSettings().current.units = 'us';
+    await flushPromises();
+    // 3.0 cm = 1.18 in
+    expect(wrapper.find('.lead').text()).toMatch(/1\.2 in wider/);
+    expect(wrapper.find('ol.ladder').text()).not.toMatch(/\d cm/);
   });
 });
 
@@ -346,6 +388,12 @@ describe('the bench sheet', () => {
     expect(text).toContain(m.sheet.step.ballast('2 cm'));
     expect(text).toContain(m.sheet.step.prune);
     expect(text).toContain(m.fit.dust);
+  });
+
+  it('a settled pot that is gone is said so, not swapped in silence', async () => {
+    const wrapper = await show({ plan: { ...plan, fit: { ...plan.fit, potLabel: 'blue 16' } } });
+    expect(wrapper.find('[role=alert]').text()).toContain('blue 16');
+    expect((await show({ plan })).find('[role=alert]').exists()).toBe(false);
   });
 
   it('without a plan says where one is made', async () => {

@@ -16,7 +16,7 @@ import DepthPlan from './DepthPlan.vue';
 /** One plant on one page for the bench: what to fetch, the measures, the mix in scoops, the cautions. */
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
 const settings = useSettings();
-const { length, volume, weight } = useUnits();
+const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
 const fit = useFit(computed(() => props.loaded));
@@ -56,6 +56,14 @@ const subject = computed((): CutawaySubject => {
 const DRAWN_PX = 330;
 const pxPerCm = computed(() => Math.min(8, DRAWN_PX / ((stances.value?.now.topCm ?? 40) + 6)));
 
+/** The shelf has changed since: the pot that was settled on is gone. */
+const gone = computed(() => {
+  const was = props.loaded.fitting.plan!.fit;
+  const option = rung.value?.option;
+  return option && (option.label !== was.potLabel || option.source !== was.potSource)
+    ? m.sheet.gone(was.potLabel, option.label)
+    : '';
+});
 const cautions = computed(() => {
   const found: string[] = [];
   const parts = batch.value?.measures.map(({ component }) => component) ?? [];
@@ -98,7 +106,7 @@ const steps = computed(() => {
   return [
     depth.screenCm ? m.sheet.step.screen : '',
     choices.layer === 'ballast' ? m.sheet.step.ballast(length(depth.layerCm)) : '',
-    at && choices.supportMode === 'new' ? `${at.fixing}.` : '',
+    at && choices.supportMode === 'new' ? said(`${at.fixing}.`) : '',
     depth.bedCm > 0.3 ? m.sheet.step.bed(length(depth.bedCm)) : '',
     choices.pieces > 1 ? m.sheet.step.divide(choices.pieces) : '',
     choices.rootsPruned ? m.sheet.step.prune : '',
@@ -125,6 +133,7 @@ const steps = computed(() => {
         {{ day(loaded.fitting.plan!.date) }}
       </p>
     </header>
+    <p v-if="gone" class="caution" role="alert">{{ gone }}</p>
     <div class="two">
       <div>
         <h2>{{ m.sheet.fetch }}</h2>
@@ -166,7 +175,7 @@ const steps = computed(() => {
               weight(stances.now.wetKg),
             )
           }}
-          <template v-if="remedies[0]">{{ m.sheet.helps(remedies[0].text) }}</template>
+          <template v-if="remedies[0]">{{ m.sheet.helps(said(remedies[0].text)) }}</template>
         </p>
       </div>
     </div>
@@ -229,8 +238,8 @@ const steps = computed(() => {
   .sheet {
     border: 0;
     padding: 0;
-    background: #fff;
-    color: #000;
+    font-size: 0.92rem;
+    break-inside: auto;
   }
   .two {
     grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);

@@ -17,7 +17,7 @@ defineProps<{
 }>();
 defineEmits<{ pick: [id: string]; drop: [id: string] }>();
 
-const { volume, weight, percent, length } = useUnits();
+const { volume, weight, percent, length, said } = useUnits();
 const { crowdedBand, mediumWord, days, degrees } = useFigureWords();
 
 const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
@@ -45,9 +45,9 @@ const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
   },
   {
     word: m.fit.make,
-    of: ({ notes }) => notes.map(({ text }) => text).join('; ') || m.fit.nothingOdd,
+    of: ({ notes }) => notes.map(({ text }) => said(text)).join('; ') || m.fit.nothingOdd,
   },
-  { word: m.fit.why, of: (rung) => `${m.fit.verdictName[rung.verdict]}: ${rung.because}` },
+  { word: m.fit.why, of: (rung) => `${m.fit.verdictName[rung.verdict]}: ${said(rung.because)}` },
 ]);
 </script>
 
@@ -61,7 +61,7 @@ const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
             <th></th>
             <th v-for="rung in rungs" :key="rung.option.id" class="pot">
               <PotCutaway :subject="subjectOf(rung)" :px-per-cm="pxPerCm" :crown-cm="0" />
-              {{ rung.option.label }}
+              {{ said(rung.option.label) }}
             </th>
           </tr>
         </thead>

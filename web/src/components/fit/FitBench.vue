@@ -38,7 +38,7 @@ const scoop = defineModel<number | null | undefined>('scoopL');
 
 const settings = useSettings();
 const notices = useNotices();
-const { length, volume, weight, number } = useUnits();
+const { length, volume, weight, number, said } = useUnits();
 const { crowdedBand, mediumWord, days, degrees } = useFigureWords();
 const { day } = useDates();
 
@@ -75,10 +75,10 @@ const warning = computed(() => {
   if (!stances.value || !helps) return '';
   const { now, later } = stances.value;
   if (footing(now.tipAngleDryDeg) === 'unsafe') {
-    return m.fit.warnNow(degrees(now.tipAngleDryDeg), helps.text);
+    return m.fit.warnNow(degrees(now.tipAngleDryDeg), said(helps.text));
   }
   return footing(later.tipAngleDryDeg) === 'unsafe'
-    ? m.fit.warnLater(choices.horizonMonths, degrees(later.tipAngleDryDeg), helps.text)
+    ? m.fit.warnLater(choices.horizonMonths, degrees(later.tipAngleDryDeg), said(helps.text))
     : '';
 });
 const HEAVY_KG = 20;
@@ -174,39 +174,36 @@ const lasting = (plan: FitPlan | null | undefined) =>
   JSON.stringify(plan && { ...plan, support: plan.support && { ...plan.support, stock: null } });
 const same = computed(() => lasting(kept.value?.fit) === lasting(settled.value));
 const saving = ref(false);
-async function use(): Promise<void> {
+/** Keeps a plan, or drops it; the notice takes it back to what was settled before. */
+async function settle(fit: FitPlan | null, done: string): Promise<void> {
+  const before = kept.value?.fit ?? null;
+  const path = `/plants/${plantId.value}/plan`;
+  const write = async (plan: FitPlan | null) => {
+    if (plan) kept.value = await api<PlanRow>(path, { method: 'PUT', body: plan });
+    else {
+      await api(path, { method: 'DELETE' });
+      kept.value = null;
+    }
+  };
   saving.value = true;
   try {
-    kept.value = await api<PlanRow>(`/plants/${plantId.value}/plan`, {
-      method: 'PUT',
-      body: settled.value,
-    });
-    const wish = wishOf(choices);
-    const { plant } = file.value;
-    if (
-      JSON.stringify(wish) !== JSON.stringify(plant.supportWish) ||
-      plant.stems !== choices.stems
-    ) {
-      await api(`/plants/${plantId.value}`, {
-        method: 'PATCH',
-        body: { supportWish: wish, stems: choices.stems },
-      });
-    }
-    notices.done(m.fit.used, drop);
+    await write(fit);
+    if (fit) await keepWish();
+    notices.done(done, () => write(before));
   } catch (error) {
     notices.fault(error);
   } finally {
     saving.value = false;
   }
 }
-async function drop(): Promise<void> {
-  try {
-    await api(`/plants/${plantId.value}/plan`, { method: 'DELETE' });
-    kept.value = null;
-    notices.done(m.fit.dropped);
-  } catch (error) {
-    notices.fault(error);
-  }
+async function keepWish(): Promise<void> {
+  const wish = wishOf(choices);
+  const { supportWish, stems } = file.value.plant;
+  if (JSON.stringify(wish) === JSON.stringify(supportWish) && stems === choices.stems) return;
+  await api(`/plants/${plantId.value}`, {
+    method: 'PATCH',
+    body: { supportWish: wish, stems: choices.stems },
+  });
 }
 
 /** Room that poles take in the medium, L. */
@@ -237,7 +234,7 @@ const freeOnShelf = (option: PotOption) => {
       <h1>
         {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
-      <p class="lead">{{ rung && choices.picked ? rung.because : ladder.because }}</p>
+      <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
       <p v-if="warning" class="caution" role="note">{{ warning }}</p>
       <dl v-if="rung" class="facts">
         <div>
@@ -289,7 +286,7 @@ const freeOnShelf = (option: PotOption) => {
         </div>
       </dl>
       <ul v-if="rung && rung.notes.length > 0" class="plain">
-        <li v-for="note in rung.notes" :key="note.text">{{ note.text }}</li>
+        <li v-for="note in rung.notes" :key="note.text">{{ said(note.text) }}</li>
       </ul>
       <p v-if="stances && stances.now.wetKg > HEAVY_KG" class="caution">
         {{ m.fit.heavy(weight(stances.now.wetKg)) }}
@@ -309,13 +306,15 @@ const freeOnShelf = (option: PotOption) => {
           min-height="52"
           :disabled="kept !== null && same"
           :loading="saving"
-          @click="use"
+          @click="settle(settled, m.fit.used)"
           >{{ m.fit.use }}</v-btn
         >
         <v-btn v-if="kept" variant="outlined" min-height="48" :to="`/plants/${plantId}/sheet`">{{
           m.fit.sheet
         }}</v-btn>
-        <v-btn v-if="kept" variant="text" min-height="48" @click="drop">{{ m.fit.drop }}</v-btn>
+        <v-btn v-if="kept" variant="text" min-height="48" @click="settle(null, m.fit.dropped)">{{
+          m.fit.drop
+        }}</v-btn>
         <span v-if="kept" class="quiet small">{{
           same ? m.fit.settledOn(day(kept.date)) : m.fit.changed
         }}</span>

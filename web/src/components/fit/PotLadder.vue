@@ -28,7 +28,7 @@ const props = defineProps<{
 const school = defineModel<SizeSchool>('school', { required: true });
 defineEmits<{ pick: [id: string]; compare: [id: string] }>();
 
-const { us, volume, weight, length } = useUnits();
+const { us, volume, weight, length, said } = useUnits();
 const { crowdedWord, crowdedBand, mediumWord, days, degrees } = useFigureWords();
 
 const NEIGHBOURS = 3;
@@ -78,7 +78,7 @@ watch(
     <ol ref="list" class="ladder" tabindex="0" :aria-label="m.fit.ladder">
       <li v-for="rung in drawn" :key="rung.option.id" :class="{ chosen: rung === choice }">
         <PotCutaway :subject="subjectOf(rung)" :px-per-cm="pxPerCm" :crown-cm="0" />
-        <strong>{{ rung.option.label }}</strong>
+        <strong>{{ said(rung.option.label) }}</strong>
         <span class="quiet">{{ sourceWord(rung.option) }}</span>
         <span
           >{{ length(rung.rimCm) }} · {{ volume(rung.fillL)
@@ -87,7 +87,7 @@ watch(
         <span>{{ m.fit.crowded }} {{ crowdedBand(rung) }}</span>
         <span>{{ m.fit.dryShort(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}</span>
         <span>{{ m.fit.tip }} {{ degrees(rung.stance.tipAngleDryDeg) }}</span>
-        <span class="why">{{ rung.because }}</span>
+        <span class="why">{{ said(rung.because) }}</span>
         <strong v-if="rung === choice" class="pickmark">✓ {{ m.fit.chosen }}</strong>
         <v-btn
           v-else
@@ -130,7 +130,7 @@ watch(
           </thead>
           <tbody>
             <tr v-for="rung in ladder.rungs" :key="rung.option.id">
-              <td>{{ rung.option.label }}</td>
+              <td>{{ said(rung.option.label) }}</td>
               <td>{{ sourceWord(rung.option) }}</td>
               <td class="num">{{ volume(rung.newMediumL) }}</td>
               <td class="num">{{ crowdedWord(rung.monthsToCrowded) }}</td>
@@ -149,7 +149,7 @@ watch(
               <td class="num">{{ weight(rung.stance.wetKg) }}</td>
               <td class="num">{{ length(rung.stance.topCm) }}</td>
               <td>{{ rung.covers.map(({ label }) => label).join(', ') || m.fit.noCover }}</td>
-              <td>{{ m.fit.verdictName[rung.verdict] }}: {{ rung.because }}</td>
+              <td>{{ m.fit.verdictName[rung.verdict] }}: {{ said(rung.because) }}</td>
             </tr>
           </tbody>
         </table>

@@ -12,7 +12,7 @@ const props = defineProps<{
   remedies: Remedy[];
   hangs: boolean;
 }>();
-const { weight, number, length } = useUnits();
+const { weight, number, length, said } = useUnits();
 const { degrees } = useFigureWords();
 
 const rows = computed(() => {
@@ -61,7 +61,7 @@ const MARK = { firm: '●', short: '▲', unsafe: '◆' } as const;
         <h3>{{ m.fit.stand.remedies }}</h3>
         <ol class="remedies">
           <li v-for="remedy in remedies" :key="remedy.kind + remedy.text">
-            <strong>{{ remedy.text }}</strong>
+            <strong>{{ said(remedy.text) }}</strong>
             <span class="quiet">
               {{
                 remedy.stance

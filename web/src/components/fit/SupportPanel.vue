@@ -29,7 +29,7 @@ const props = defineProps<{
   hasSupport: boolean;
 }>();
 
-const { length, lengthUnit, lengthToCm, lengthFromCm, volume, weight, percent, number } =
+const { length, lengthUnit, lengthToCm, lengthFromCm, volume, weight, percent, number, said } =
   useUnits();
 const { day } = useDates();
 const choices = computed(() => props.fit.choices);
@@ -157,10 +157,10 @@ const stockWord = computed(() => {
           <strong>{{
             m.fit.support.line(plan.poles, plan.kind.label, length(plan.lengthCm))
           }}</strong>
-          <span v-if="choices.supportMode === 'new'">&nbsp;{{ plan.because }}.</span>
+          <span v-if="choices.supportMode === 'new'">&nbsp;{{ said(plan.because) }}.</span>
         </p>
         <p v-if="fit.supportFault.value" role="alert" class="text-error">
-          {{ m.fit.support.cannot }} {{ fit.supportFault.value }}
+          {{ m.fit.support.cannot }} {{ said(fit.supportFault.value) }}
         </p>
         <div v-if="choices.supportMode === 'new'" class="fields">
           <v-select v-model="choices.goal" :items="goals" :label="m.fit.support.goal" />
@@ -276,7 +276,7 @@ const stockWord = computed(() => {
           </dl>
           <p class="quiet small">{{ pace }}</p>
           <ul class="plain">
-            <li>{{ plan.fixing }}.</li>
+            <li>{{ said(plan.fixing) }}.</li>
             <li v-if="ties">{{ ties }}</li>
             <li v-if="plan.poles > 1 || choices.stems > 1">
               {{ m.fit.support.arrange(choices.stems, plan.poles, plan.stemsEach) }}
@@ -319,7 +319,7 @@ const stockWord = computed(() => {
                 }}</v-btn
               >
               <span>
-                {{ outcome.gives }};
+                {{ said(outcome.gives) }};
                 {{ m.fit.support.minutesAWeek(number(outcome.minutesPerWeek, 0))
                 }}<template v-if="outcome.usedUp"
                   >; {{ m.fit.support.usedUp(day(outcome.usedUp)) }}</template
@@ -337,7 +337,7 @@ const stockWord = computed(() => {
           <ul class="kinds">
             <li v-for="row in fit.advice.value" :key="row.kind.id" :class="{ out: !row.possible }">
               <strong>{{ row.kind.label }}</strong>
-              <span class="quiet">{{ row.because.join('; ') }}</span>
+              <span class="quiet">{{ said(row.because.join('; ')) }}</span>
               <v-btn
                 variant="outlined"
                 min-height="48"
