@@ -20,6 +20,8 @@ export interface SupportKind {
   wetting: 'constant' | 'withPlant' | 'never';
   /** for one watering of the pole */
   minutesAWatering: number;
+  /** stems that are tied to one; absent: as many as its round has room for */
+  carries?: number;
   /** tallest that it is any good for, cm */
   tallestCm: number;
   /** lengths commonly sold, cm */
@@ -117,6 +119,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     exposed: 0,
     wetting: 'never',
     minutesAWatering: 0,
+    carries: 3,
     tallestCm: 240,
     stockCm: [45, 60, 90, 120, 150, 180],
     source: SOURCE,
@@ -133,6 +136,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     exposed: 0,
     wetting: 'never',
     minutesAWatering: 0,
+    carries: 4,
     tallestCm: 60,
     stockCm: [30, 45, 60],
     source: SOURCE,
@@ -149,6 +153,7 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
     exposed: 0,
     wetting: 'never',
     minutesAWatering: 0,
+    carries: 6,
     tallestCm: 180,
     stockCm: [45, 60, 90, 120, 150],
     source: SOURCE,

@@ -130,7 +130,7 @@ export function planSupport(request: SupportRequest): SupportPlan {
     ? byWish(request.lengthCm, depthCm, roomAboveCm, request)
     : byHorizon(wanted, depthCm, most, request);
   const aboveCm = sized.lengthCm - depthCm;
-  const poles = polesFor(section, stems);
+  const poles = polesFor(kind, section, stems);
   const extensions = extensionsTo(Math.min(wanted, most), aboveCm, request);
   const damp = keepingDamp(kind.id, section, aboveCm, request.vpdKPa ?? USUAL_VPD_KPA);
   const tiesCm = tieHeights(Math.min(plantCm, aboveCm), request.internodeCm);
@@ -222,9 +222,13 @@ function byWish(
   return { lengthCm, stock: piece, cutOffCm: piece ? piece.lengthCm - lengthCm : 0 };
 }
 
-/** How many poles so many stems want, one behind each stretch of its round. */
-export function polesFor(section: Section, stems: number): number {
-  const each = Math.max(1, Math.floor(perimeterCm(section) / ROUND_PER_STEM_CM));
+/** How many poles so many stems want: each has its stretch of the round, or is tied to a stake. */
+export function polesFor(
+  { carries }: Pick<SupportKind, 'carries'>,
+  section: Section,
+  stems: number,
+): number {
+  const each = carries ?? Math.max(1, Math.floor(perimeterCm(section) / ROUND_PER_STEM_CM));
   return Math.ceil(stems / each);
 }
 

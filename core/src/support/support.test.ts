@@ -16,6 +16,7 @@ import {
   sectionFromSheet,
   sheetWidthCm,
   standsAtCm,
+  supportKind,
   supportMaterial,
   usableShare,
   SUPPORT_KINDS,
@@ -263,8 +264,13 @@ describe('the plan', () => {
   });
   it('several stems go round one pole until its round is full, then poles are grouped', () => {
     const section = { form: 'round' as const, diameterCm: 7 };
-    expect(polesFor(section, 4)).toBe(1);
-    expect(polesFor(section, 5)).toBe(2);
+    const moss = supportKind('mossMesh');
+    expect(polesFor(moss, section, 4)).toBe(1);
+    expect(polesFor(moss, section, 5)).toBe(2);
+    // A stake is thin, yet two stems are tied to one (common practice, no source).
+    const stake = supportKind('stake');
+    expect(polesFor(stake, stake.section, 2)).toBe(1);
+    expect(polesFor(stake, stake.section, 4)).toBe(2);
     expect(planSupport(ask({ stems: 5 })).stemsEach).toBe(3);
   });
   it('ties sit under every second node up to the tip, on every stem', () => {
