@@ -101,13 +101,30 @@ export function retentionFromPorometer(
   airAt7_6cm: number,
   n: number,
 ): Retention {
+  return retentionFromColumn(totalPorosity, airAt7_6cm, n, POROMETER_CM, 'airAt7_6cm');
+}
+
+/**
+ * The same from the air in a drained column of any height.
+ *
+ * @param heightCm  of the column, > 0
+ * @param name  of the air, in errors
+ */
+export function retentionFromColumn(
+  totalPorosity: number,
+  air: number,
+  n: number,
+  heightCm: number,
+  name = 'air',
+): Retention {
   within('totalPorosity', totalPorosity, 0.05, 0.99);
   within('n', n, 1.05, 10);
+  positive('heightCm', heightCm);
   const thetaR = RESIDUAL_SHARE * totalPorosity;
   const mostAir = totalPorosity - thetaR;
-  if (!(airAt7_6cm > 0 && airAt7_6cm < mostAir)) {
+  if (!(air > 0 && air < mostAir)) {
     throw new RangeError(
-      `airAt7_6cm must lie between 0 and ${mostAir.toFixed(3)} for this porosity, got ${airAt7_6cm}`,
+      `${name} must lie between 0 and ${mostAir.toFixed(3)} for this porosity, got ${air}`,
     );
   }
   const curve = (logAlpha: number): Retention => ({
@@ -117,12 +134,12 @@ export function retentionFromPorometer(
     n,
   });
   const tooMuchWater = (logAlpha: number) =>
-    meanWaterInColumn(waterAt(curve(logAlpha)), POROMETER_CM) - (totalPorosity - airAt7_6cm);
+    meanWaterInColumn(waterAt(curve(logAlpha)), heightCm) - (totalPorosity - air);
   let logAlpha: number;
   try {
     logAlpha = bisect(tooMuchWater, Math.log(1e-6), Math.log(1e6), 1e-9);
   } catch {
-    throw new RangeError(`airAt7_6cm of ${airAt7_6cm} cannot be reached with n = ${n}`);
+    throw new RangeError(`${name} of ${air} cannot be reached with n = ${n}`);
   }
   return curve(logAlpha);
 }

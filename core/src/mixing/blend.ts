@@ -34,7 +34,7 @@ export interface Blend {
 const curves = new WeakMap<Ingredient, WaterAt>();
 
 /** The curve is solved once for each ingredient object: it costs more than the rest of a mix. */
-function waterOf(ingredient: Ingredient): WaterAt {
+export function waterOf(ingredient: Ingredient): WaterAt {
   let water = curves.get(ingredient);
   if (!water) {
     const { totalPorosity, airAt7_6cm, n } = ingredient;

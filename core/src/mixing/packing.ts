@@ -49,15 +49,23 @@ function densityIfBearing(
 ): number {
   let loss = 0;
   for (const other of classes) {
-    if (other === bearing) continue;
-    const share = other.grainVolume / total;
-    if (other.grainMm >= bearing.grainMm) {
-      const wall = wallEffect(bearing.grainMm, other.grainMm);
-      loss += (1 - bearing.packing + wall * bearing.packing * (1 - 1 / other.packing)) * share;
-    } else {
-      loss +=
-        (1 - (loosening(other.grainMm, bearing.grainMm) * bearing.packing) / other.packing) * share;
-    }
+    loss += (lossBeside(bearing, other) * other.grainVolume) / total;
   }
   return bearing.packing / (1 - loss);
+}
+
+/**
+ * What a class takes off the room that grains need, where another bears the
+ * load, per share of grain volume: the c of γ = β / (1 − Σ c·y).
+ */
+export function lossBeside(
+  bearing: Pick<GrainClass, 'grainMm' | 'packing'>,
+  other: Pick<GrainClass, 'grainMm' | 'packing'>,
+): number {
+  if (other === bearing) return 0;
+  if (other.grainMm >= bearing.grainMm) {
+    const wall = wallEffect(bearing.grainMm, other.grainMm);
+    return 1 - bearing.packing + wall * bearing.packing * (1 - 1 / other.packing);
+  }
+  return 1 - (loosening(other.grainMm, bearing.grainMm) * bearing.packing) / other.packing;
 }

@@ -559,6 +559,20 @@ export const en = {
     roundingOver: (percent: string) =>
       `Whole scoops move one part by ${percent}: take a smaller scoop to be closer.`,
     noMix: 'This pot takes no new medium: it is no larger than the ball.',
+    buysTitle: 'What each part buys',
+    buys: (share: number, points: number, from: number | null) => {
+      const size = Math.abs(points) === 1 ? '1 point' : `${Math.abs(points)} points`;
+      const adds =
+        points === 0
+          ? 'changes the air by less than a point'
+          : `${points > 0 ? 'adds' : 'takes'} ${size} of air`;
+      if (from === null) return `At ${share} % it ${adds}; more of it never adds air.`;
+      if (from === 0) return `At ${share} % it ${adds}; it counts from the first scoop.`;
+      if (share >= from) return `At ${share} % it ${adds}; it counts from about ${from} %.`;
+      return `At ${share} % it ${adds}; it starts to count above about ${from} %.`;
+    },
+    buysHow: (height: string) =>
+      `Air against its share of the measured volume, from none to nothing else, ${height} deep; the line marks its share now. Coarse grains hold room open only where they touch each other.`,
     holds: 'What it holds in this pot',
     water: 'water',
     air: 'air',

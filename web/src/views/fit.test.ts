@@ -9,6 +9,7 @@ import {
   recipe,
   resolveTaxon,
   standingSupport,
+  whatItBuys,
 } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -77,6 +78,16 @@ describe('Fit & mix', () => {
       expect(rows[i]).toContain(component.label);
       expect(rows[i]).toContain(m.fit.scoops(batch.scoop.scoops[i]!));
     });
+  });
+
+  it('says of each part what it buys in this pot, as the core works it out', async () => {
+    const { wrapper } = await showFit();
+    const parts = partsOf(recipe(usual).parts);
+    const rows = wrapper.findAll('.buys li').map((row) => row.text());
+    expect(rows).toHaveLength(parts.length);
+    const { addsAir } = whatItBuys(parts, 0, rung.fillHeightCm);
+    const points = Math.abs(Math.round(100 * addsAir));
+    expect(rows[0]).toContain(points === 0 ? 'less than a point' : `${points} point`);
   });
 
   it('another school chooses anew; another pot can be taken by hand', async () => {

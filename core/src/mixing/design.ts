@@ -1,0 +1,252 @@
+import { positive, within } from '../number/index.ts';
+import { meanWaterInColumn, type Component } from '../media/index.ts';
+import type { Constraint, Solve, Variable } from '../milp/index.ts';
+import { blend, waterOf, type Blend, type Part } from './blend.ts';
+import { lossBeside } from './packing.ts';
+
+/** What a mix can be asked for; per mixed litre, organic matter per measured one. */
+export const TARGET_PROPERTIES = ['air', 'water', 'totalPorosity', 'dryKgPerL', 'organic'] as const;
+export type TargetProperty = (typeof TARGET_PROPERTIES)[number];
+
+/** A wished range of one property. */
+export interface MixTarget {
+  property: TargetProperty;
+  low?: number;
+  high?: number;
+  /** against the other targets, > 0 */
+  importance: number;
+}
+
+export interface DesignRequest {
+  /** what there is, without what is avoided */
+  components: readonly Component[];
+  targets: readonly MixTarget[];
+  /** height of the medium that air and water are told for, cm */
+  heightCm: number;
+  mostComponents: number;
+  /** sums of parts that are tried; smaller ones are their divisors */
+  totalParts?: readonly number[];
+}
+
+/** The closest recipe. */
+export interface Design {
+  parts: Part<Component>[];
+  blend: Blend;
+  /** what it comes to, target by target */
+  reached: { target: MixTarget; value: number; shortfall: number }[];
+  /** sum of shortfall × importance, per measured litre; 0: all targets are met */
+  miss: number;
+  /** no recipe of so many whole parts comes closer */
+  optimal: boolean;
+}
+
+/** Twelve parts hold every recipe of 1, 2, 3, 4, 6 or 12 parts, ten those of 5 and 10. */
+export const TRIED_PARTS = [7, 8, 9, 10, 11, 12] as const;
+const MOST_COMPONENTS = 30;
+/** Of two equally close recipes the one of fewer components. */
+const A_COMPONENT = 1e-5;
+const SECONDS = 20;
+const CLOSE = 1e-9;
+
+/**
+ * The closest recipe of whole parts to a keeper's targets, by exact mixed-integer
+ * programming.
+ *
+ * The mixed volume of the packing model is the largest of the volumes that
+ * each class would ask for if it bore the load, and each of those is linear in
+ * the parts: so the whole model is linear but for the choice of the bearing
+ * class, which is a whole variable. Shortfalls are told per measured litre.
+ *
+ * @throws RangeError for no component, no target, or a target whose low is above its high
+ * @source de Larrard's linear packing model (packing.ts) written as a mixed-integer program
+ */
+export function designMix(request: DesignRequest, solve: Solve): Design {
+  checkRequest(request);
+  const { components, totalParts = TRIED_PARTS } = request;
+  const found = totalParts
+    .map((total) => solve(modelFor(request, total), { seconds: SECONDS }))
+    .filter(({ values }) => values.length > 0);
+  if (found.length === 0) throw new RangeError('targets must leave some recipe: none was found');
+  const best = found.reduce((a, b) => (b.objective < a.objective - CLOSE ? b : a));
+  const counts = simplest(best.values.slice(0, components.length).map(Math.round));
+  const parts = counts.flatMap((count, i): Part<Component>[] =>
+    count > 0 ? [{ ingredient: components[i]!, parts: count }] : [],
+  );
+  const reached = reachedBy(parts, request);
+  return {
+    parts,
+    blend: blend(parts),
+    reached,
+    miss: reached.reduce((sum, r) => sum + r.shortfall * r.target.importance, 0),
+    optimal: found.length === totalParts.length && found.every((f) => f.status === 'optimal'),
+  };
+}
+
+/** What relaxing each target altogether would take off the miss: the ones that bind come first. */
+export function relaxing(
+  request: DesignRequest,
+  solve: Solve,
+): { target: MixTarget; buys: number; without: Design }[] {
+  const { miss } = designMix(request, solve);
+  return request.targets
+    .map((target) => {
+      const targets = request.targets.filter((other) => other !== target);
+      const without = targets.length > 0 ? designMix({ ...request, targets }, solve) : null;
+      return without && { target, buys: Math.max(0, miss - without.miss), without };
+    })
+    .filter((row) => row !== null)
+    .sort((a, b) => b.buys - a.buys);
+}
+
+function checkRequest({ components, targets, heightCm, mostComponents }: DesignRequest): void {
+  within('number of components', components.length, 1, MOST_COMPONENTS);
+  positive('number of targets', targets.length);
+  within('heightCm', heightCm, 1, 200);
+  within('mostComponents', mostComponents, 1, MOST_COMPONENTS);
+  for (const { property, low, high, importance } of targets) {
+    positive('importance', importance);
+    if (low === undefined && high === undefined) {
+      throw new RangeError(`${property} must have a low or a high`);
+    }
+    if (low !== undefined && high !== undefined && low > high) {
+      throw new RangeError(`${property} must not have its low (${low}) above its high (${high})`);
+    }
+  }
+}
+
+/** What a property is made of: a share of the mixed volume, and so much of each part. */
+interface Linear {
+  ofMixed: number;
+  ofPart: (component: Component) => number;
+  /** told per measured litre instead of per mixed one */
+  perMeasured?: boolean;
+}
+
+function linearOf(property: TargetProperty, heightCm: number): Linear {
+  const solid = (c: Component) => 1 - c.totalPorosity;
+  const water = (c: Component) => meanWaterInColumn(waterOf(c), heightCm);
+  switch (property) {
+    case 'air':
+      return { ofMixed: 1, ofPart: (c) => -solid(c) - water(c) };
+    case 'water':
+      return { ofMixed: 0, ofPart: water };
+    case 'totalPorosity':
+      return { ofMixed: 1, ofPart: (c) => -solid(c) };
+    case 'dryKgPerL':
+      return { ofMixed: 0, ofPart: (c) => c.dryKgPerL };
+    case 'organic':
+      return {
+        ofMixed: 0,
+        ofPart: (c) => (c.halfLifeMonths === null ? 0 : 1),
+        perMeasured: true,
+      };
+  }
+}
+
+/** Value and shortfall of each target, per measured litre, of a recipe as it is. */
+export function reachedBy(
+  parts: readonly Part<Component>[],
+  { targets, heightCm }: Pick<DesignRequest, 'targets' | 'heightCm'>,
+): Design['reached'] {
+  const measured = parts.reduce((sum, part) => sum + part.parts, 0);
+  const mixed = measured * (1 - blend(parts).shrink);
+  return targets.map((target) => {
+    const { ofMixed, ofPart, perMeasured } = linearOf(target.property, heightCm);
+    const quantity =
+      ofMixed * mixed +
+      parts.reduce((sum, { ingredient, parts: n }) => sum + n * ofPart(ingredient), 0);
+    const base = perMeasured ? measured : mixed;
+    const short = Math.max(
+      0,
+      target.low === undefined ? 0 : target.low * base - quantity,
+      target.high === undefined ? 0 : quantity - target.high * base,
+    );
+    return { target, value: quantity / base, shortfall: short / measured };
+  });
+}
+
+/**
+ * Variables: parts, whether each is used, which bears the load, the mixed
+ * volume, the shortfalls.
+ */
+function modelFor({ components, targets, heightCm, mostComponents }: DesignRequest, total: number) {
+  const n = components.length;
+  const part = (i: number) => i;
+  const used = (i: number) => n + i;
+  const bears = (i: number) => 2 * n + i;
+  const mixed = 3 * n;
+  const short = (t: number) => 3 * n + 1 + t;
+  const variables: Variable[] = [
+    ...components.map((): Variable => ({ cost: 0, upper: total, whole: true })),
+    ...components.map((): Variable => ({ cost: A_COMPONENT, upper: 1, whole: true })),
+    ...components.map((): Variable => ({ cost: 0, upper: 1, whole: true })),
+    { cost: 0, upper: total },
+    ...targets.map(({ importance }): Variable => ({ cost: importance / total })),
+  ];
+  const all = components.map((_, i) => i);
+  const constraints: Constraint[] = [
+    { terms: all.map((i) => [part(i), 1]), sense: '=', limit: total },
+    { terms: all.map((i) => [used(i), 1]), sense: '<=', limit: mostComponents },
+    { terms: all.map((i) => [bears(i), 1]), sense: '=', limit: 1 },
+  ];
+  components.forEach((bearing, i) => {
+    // Mixed volume if this class bore the load, per part of each component.
+    const asked = components.map(
+      (other) => ((1 - lossBeside(bearing, other)) * other.packing) / bearing.packing,
+    );
+    const most = total * Math.max(1, ...asked.map(Math.abs));
+    const volume = (sign: number) => asked.map((v, j): [number, number] => [part(j), sign * v]);
+    constraints.push(
+      {
+        terms: [
+          [part(i), 1],
+          [used(i), -total],
+        ],
+        sense: '<=',
+        limit: 0,
+      },
+      {
+        terms: [
+          [part(i), 1],
+          [used(i), -1],
+        ],
+        sense: '>=',
+        limit: 0,
+      },
+      {
+        terms: [
+          [bears(i), 1],
+          [used(i), -1],
+        ],
+        sense: '<=',
+        limit: 0,
+      },
+      // At least as large as any class asks for …
+      { terms: [[mixed, 1], ...volume(-1), [used(i), -most]], sense: '>=', limit: -most },
+      // … and no larger than the one that bears.
+      { terms: [[mixed, 1], ...volume(-1), [bears(i), 2 * most]], sense: '<=', limit: 2 * most },
+    );
+  });
+  targets.forEach(({ property, low, high }, t) => {
+    const { ofMixed, ofPart, perMeasured } = linearOf(property, heightCm);
+    const against = (bound: number, sign: number): Constraint => ({
+      terms: [
+        ...components.map((c, i): [number, number] => [part(i), sign * ofPart(c)]),
+        [mixed, sign * (ofMixed - (perMeasured ? 0 : bound))],
+        [short(t), 1],
+      ],
+      sense: '>=',
+      limit: perMeasured ? sign * bound * total : 0,
+    });
+    if (low !== undefined) constraints.push(against(low, 1));
+    if (high !== undefined) constraints.push(against(high, -1));
+  });
+  return { sense: 'min' as const, variables, constraints };
+}
+
+/** Parts without a common divisor: 6 : 3 is 2 : 1. */
+function simplest(parts: readonly number[]): number[] {
+  const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));
+  const common = parts.reduce(divisor, 0);
+  return parts.map((count) => count / (common || 1));
+}

@@ -1,0 +1,62 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { component, COMPONENTS, RECIPES, recipe } from '../media/index.ts';
+import { partsOf } from './batch.ts';
+import { substitutes } from './substitutes.ts';
+
+const everyday = partsOf(recipe('everyday').parts);
+const bark = partsOf(recipe('barkEpiphyte').parts);
+
+describe('substitutes', () => {
+  it('pumice stands in for perlite, and is told as heavier (common practice, no source)', () => {
+    const found = substitutes(everyday, 1, COMPONENTS, 12);
+    const place = (id: string) => found.findIndex(({ component: c }) => c.id === id);
+    for (const worse of ['grit', 'sharpSand', 'peat', 'wormCompost']) {
+      expect(place('pumice'), worse).toBeLessThan(place(worse));
+    }
+    expect(found[place('pumice')]!.wetKgPerL).toBeGreaterThan(0.05);
+  });
+
+  it('another grade of bark stands in for bark before moss or sand does', () => {
+    const order = substitutes(bark, 0, COMPONENTS, 12).map(({ component: { id } }) => id);
+    const firstBark = Math.min(order.indexOf('barkFine'), order.indexOf('barkCoarse'));
+    expect(firstBark).toBeLessThan(order.indexOf('sharpSand'));
+    expect(firstBark).toBeLessThan(order.indexOf('peat'));
+  });
+
+  it('what is in the mix already, or avoided, is not offered', () => {
+    const peatFree = COMPONENTS.filter(({ id }) => id !== 'peat');
+    const ids = substitutes(everyday, 1, peatFree, 12).map(({ component: { id } }) => id);
+    expect(ids).not.toContain('pottingSoil');
+    expect(ids).not.toContain('perlite');
+    expect(ids).not.toContain('peat');
+  });
+
+  it('swapping in the same thing under another name changes nothing', () => {
+    const twin = { ...component('perlite'), id: 'perliteOfAnotherBag' };
+    const [same] = substitutes(everyday, 1, [twin], 12);
+    expect(same).toMatchObject({ distance: 0, air: 0, water: 0, wetKgPerL: 0 });
+  });
+
+  it('every shipped recipe has a substitute for each of its parts, in any pot', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...RECIPES),
+        fc.double({ min: 4, max: 40, noNaN: true }),
+        ({ parts: given }, heightCm) => {
+          const parts = partsOf(given);
+          parts.forEach((_, of) => {
+            const found = substitutes(parts, of, COMPONENTS, heightCm);
+            expect(found.length).toBe(COMPONENTS.length - parts.length);
+            for (const { distance } of found) expect(Number.isFinite(distance)).toBe(true);
+          });
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  it('no such part is refused', () => {
+    expect(() => substitutes(everyday, 5, COMPONENTS, 12)).toThrow(/of/);
+  });
+});
