@@ -192,6 +192,45 @@ describe('every verdict, whatever was found', () => {
       { numRuns: 60 },
     );
   });
+
+  it('also of a case that hangs even, found by an earlier run', () => {
+    const { traits } = CATALOGUE.find(
+      ({ traits: t }) => t.growthForm === 'walker' && t.medium === 'bark',
+    )!;
+    const signals = {
+      mould: 'surface',
+      newLeaves: 'smaller',
+      oldLeavesYellowing: true,
+      rot: 'none',
+    };
+    const ask = (found: Situation['signals']) =>
+      decide({
+        traits: {
+          ...traits,
+          drying: 'littleDry',
+          rhythm: 'summerGrowing',
+          floorC: 7,
+          growsFromC: 8,
+          growsFullyC: 16,
+        },
+        date: '2026-01-01',
+        spot: {
+          latitudeDeg: 0,
+          temperatureC: 4,
+          lampHours: 0,
+          light: 'dim',
+          indoors: true,
+          relativeHumidity: 0.5,
+        },
+        pot: { shape: 'round', topDiameterCm: 5, baseDiameterCm: 3.5, heightCm: 4 },
+        medium: { kind: 'bark' },
+        lastRepot: '2026-01-01',
+        signals: found,
+        schools: { when: 'window' },
+      });
+    const reversed = Object.fromEntries(Object.entries(signals).reverse());
+    expect(ask(reversed)).toEqual(ask(signals));
+  });
 });
 
 describe('the table of signals', () => {

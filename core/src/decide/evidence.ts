@@ -25,11 +25,14 @@ export interface Evidence {
   sums: Record<State, number>;
 }
 
-/** The signals that were answered. */
+/**
+ * The signals that were answered, by name: log-odds that are added in another
+ * order differ in their last digit, which could tip a verdict that hangs even.
+ */
 export function answered(signals: Signals): [string, SignalValue][] {
-  return Object.entries(signals).filter(
-    (entry): entry is [string, SignalValue] => entry[1] !== undefined && entry[1] !== null,
-  );
+  return Object.entries(signals)
+    .filter((entry): entry is [string, SignalValue] => entry[1] !== undefined && entry[1] !== null)
+    .sort(([a], [b]) => (a < b ? -1 : 1));
 }
 
 /**

@@ -25,6 +25,8 @@ import { useLoaded } from '../composables/useLoaded.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 
+// A batch of poles from stock lengths, and their mesh from a roll or from sheets.
+
 /** A piece that is wanted; `sheetCm`: width of the sheet it is folded from. */
 interface Wanted {
   lengthCm: number;
@@ -70,7 +72,9 @@ watch(
   [kind, loaded],
   () => {
     if (!loaded.value) return;
-    const own = loaded.value.supports.filter((row) => row.kind === kind.value && row.free > 0);
+    const own = loaded.value.supports.filter(
+      (row) => row.kind === kind.value && row.free > 0 && !row.extension,
+    );
     const sold = supportKind(kind.value).stockCm.slice(-2);
     stock.value = [
       ...own.map(({ lengthCm, free }) => ({ lengthCm, count: free })),

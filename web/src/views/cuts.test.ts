@@ -70,6 +70,11 @@ describe('cutting a batch', () => {
     expect(wrapper.find('.bars').text()).toContain('1 × 60 cm + 1 × 39 cm');
   });
 
+  it('a piece made to stand on top of another is not cut up', async () => {
+    const wrapper = await show([plan('Coxswain', 60)], [{ ...stock(100, 2), extension: true }]);
+    expect(wrapper.find('.bars').text()).toContain(m.fit.source.toBuy);
+  });
+
   it('what the shelf does not hold is bought, and said so', async () => {
     const wrapper = await show([plan('Coxswain', 110)]);
     expect(wrapper.find('.bars').text()).toContain(m.fit.source.toBuy);
