@@ -221,7 +221,7 @@ function modelFor({ components, targets, heightCm, mostComponents }: DesignReque
         sense: '<=',
         limit: 0,
       },
-      // At least as large as any class asks for …
+      // At least as large as each class asks for …
       { terms: [[mixed, 1], ...volume(-1), [used(i), -most]], sense: '>=', limit: -most },
       // … and no larger than the one that bears.
       { terms: [[mixed, 1], ...volume(-1), [bears(i), 2 * most]], sense: '<=', limit: 2 * most },
