@@ -100,3 +100,34 @@ export function monthsOfStructure(medium: FreshMedium, conditions: RotConditions
   if (rate === 0 || medium.organicShare <= STRUCTURE_LOST) return null;
   return -Math.log(1 - STRUCTURE_LOST / medium.organicShare) / rate;
 }
+
+/** A medium in one pot after some time: the three shares are 1 together. */
+export interface AgedColumn {
+  air: number;
+  water: number;
+  solid: number;
+  /** share of its first height by which the surface has sunk */
+  sunk: number;
+}
+
+/** Of the air that rot takes, this share is lost to sinking; the rest holds water then. @source common practice, no source */
+const SINKS = 0.5;
+
+/**
+ * Air, water and solid of a medium that has stood for some months: the surface
+ * sinks, the same solids stand in less room, and pores that were airy hold water.
+ *
+ * @param solid  share of solids when fresh
+ */
+export function agedColumn(
+  medium: FreshMedium,
+  solid: number,
+  conditions: RotConditions,
+  months: number,
+): AgedColumn {
+  within('solid', solid, 0, 1 - medium.air);
+  const air = airAfter(medium, conditions, within('months', months, 0, 1200));
+  const sunk = SINKS * (medium.air - air);
+  const packed = solid / (1 - sunk);
+  return { air, water: 1 - packed - air, solid: packed, sunk };
+}

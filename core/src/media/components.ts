@@ -1,10 +1,11 @@
+import { handlingOf, type Handling } from './handling.ts';
 import { usualN } from './retention.ts';
 
 /** Texture by which a component is drawn. */
 export type Grain = 'dust' | 'fibre' | 'crumb' | 'chip' | 'strand' | 'round' | 'shard' | 'plate';
 
 /** A bagged ingredient. Fractions are of bulk volume; all numbers typical, replaced by a kitchen test. */
-export interface Component {
+export interface Component extends Handling {
   id: string;
   label: string;
   /** middling grain, mm */
@@ -95,6 +96,7 @@ export const COMPONENTS: readonly Component[] = ROWS.map(
     grain,
     dusty: cautions.includes('dust'),
     biohazard: cautions.includes('bio'),
+    ...handlingOf(id),
     source: TYPICAL,
   }),
 );

@@ -3,3 +3,8 @@ export * from './components.ts';
 export * from './retention.ts';
 export * from './recipes.ts';
 export * from './kitchenTest.ts';
+export * from './extras.ts';
+export * from './guideline.ts';
+export * from './handling.ts';
+export * from './own.ts';
+export * from './pantry.ts';

@@ -1,19 +1,45 @@
-/** A recipe: parts by measured volume, whole numbers. */
+import { TOP_DRESSINGS, type RecipeExtras } from './extras.ts';
+
+/** So many measured parts of a component, by its id. */
+export interface RecipePart {
+  component: string;
+  parts: number;
+}
+
+/** A recipe: parts by measured volume, whole numbers, and what goes into each pot beside them. */
 export interface Recipe {
   id: string;
   label: string;
-  parts: readonly { component: string; parts: number }[];
+  parts: readonly RecipePart[];
+  extras: RecipeExtras;
   /** what it is for, in one line */
   use: string;
+  /** 1 when first written; one more with each change of its parts or extras */
+  version: number;
   source: string;
 }
 
 const COMMON = 'common practice, no source';
 
-type Row = [id: string, label: string, use: string, parts: Record<string, number>];
+type Row = [
+  id: string,
+  label: string,
+  use: string,
+  parts: Record<string, number>,
+  extras?: RecipeExtras,
+];
+
+/** A handful. @source common practice, no source */
+const HANDFUL_L = 0.1;
 
 const ROWS: Row[] = [
-  ['everyday', 'Everyday foliage', 'leafy plants in rooms', { pottingSoil: 3, perlite: 1 }],
+  [
+    'everyday',
+    'Everyday foliage',
+    'leafy plants in rooms',
+    { pottingSoil: 3, perlite: 1 },
+    { perPot: { component: 'compost', litres: HANDFUL_L } },
+  ],
   ['halfAndHalf', 'Half and half', 'quick, light, forgiving', { pottingSoil: 1, perlite: 1 }],
   [
     'woodyDrain',
@@ -26,6 +52,7 @@ const ROWS: Row[] = [
     'Chunky climber',
     'climbers with thick roots',
     { barkMedium: 2, coconutChips: 1, perlite: 1, pumice: 1, coir: 1 },
+    { topDressing: TOP_DRESSINGS.wormCompost },
   ],
   ['fineRoots', 'Fine roots', 'hair-rooted plants', { perlite: 1, vermiculite: 1, peat: 1 }],
   [
@@ -34,7 +61,13 @@ const ROWS: Row[] = [
     'ferns and forest-floor plants',
     { pottingSoil: 2, barkFine: 1, perlite: 1 },
   ],
-  ['gritty', 'Gritty thirds', 'succulents', { loamCompost: 1, grit: 1, sharpSand: 1 }],
+  [
+    'gritty',
+    'Gritty thirds',
+    'succulents',
+    { loamCompost: 1, grit: 1, sharpSand: 1 },
+    { topDressing: TOP_DRESSINGS.grit },
+  ],
   ['allMineral', 'All mineral', 'cacti and succulents that rot', { pumice: 2, lava: 1, grit: 1 }],
   ['loamy', 'Loam and grit', 'heavy plants, citrus, bulbs', { loamCompost: 3, grit: 1 }],
   [
@@ -57,11 +90,13 @@ const ROWS: Row[] = [
 ];
 
 /** The shipped recipes. */
-export const RECIPES: readonly Recipe[] = ROWS.map(([id, label, use, parts]) => ({
+export const RECIPES: readonly Recipe[] = ROWS.map(([id, label, use, parts, extras = {}]) => ({
   id,
   label,
   use,
   parts: Object.entries(parts).map(([component, amount]) => ({ component, parts: amount })),
+  extras,
+  version: 1,
   source: COMMON,
 }));
 

@@ -1,7 +1,7 @@
 import { positive, within } from '../number/index.ts';
-import { component, recipe, type Component } from '../media/index.ts';
+import { SHIPPED, type Component, type Pantry, type RecipePart } from '../media/index.ts';
 import { blend, type Blend, type Part } from './blend.ts';
-import { scoopsOf, suggestScoop, type ScoopPlan } from './scoops.ts';
+import { scaledScoops, suggestScoop, type ScoopPlan } from './scoops.ts';
 
 /** How much goes missing between the tub and the pot. */
 export interface BatchMargins {
@@ -37,24 +37,30 @@ export interface Batch {
   scoop: ScoopPlan;
 }
 
-/** Resolves the ids of parts to shipped components. @throws RangeError for an unknown id */
-export function partsOf(parts: readonly { component: string; parts: number }[]): Part<Component>[] {
+/** Resolves the ids of parts to components of a pantry. @throws RangeError for an unknown id */
+export function partsOf(parts: readonly RecipePart[], pantry: Pantry = SHIPPED): Part<Component>[] {
   return parts.map(({ component: id, parts: amount }) => ({
-    ingredient: component(id),
+    ingredient: pantry.component(id),
     parts: amount,
   }));
 }
 
-/** The shipped recipe, mixed. */
-export function blendOfRecipe(id: string): Blend {
-  let mix = recipeBlends.get(id);
+/** A recipe of a pantry, mixed; worked out once. @throws RangeError for an unknown id */
+export function blendOfRecipe(id: string, pantry: Pantry = SHIPPED): Blend {
+  const { parts } = pantry.recipe(id);
+  let blends = recipeBlends.get(pantry);
+  if (!blends) {
+    blends = new Map();
+    recipeBlends.set(pantry, blends);
+  }
+  let mix = blends.get(id);
   if (!mix) {
-    mix = blend(partsOf(recipe(id).parts));
-    recipeBlends.set(id, mix);
+    mix = blend(partsOf(parts, pantry));
+    blends.set(id, mix);
   }
   return mix;
 }
-const recipeBlends = new Map<string, Blend>();
+const recipeBlends = new WeakMap<Pantry, Map<string, Blend>>();
 
 /**
  * From litres wanted in the pot back to litres of each component in the scoop.
@@ -84,6 +90,6 @@ export function measureOut(
     measuredL: mixedL / (1 - mix.shrink),
     margins,
     measures,
-    scoop: options.scoopL ? scoopsOf(litres, options.scoopL) : suggestScoop(litres),
+    scoop: options.scoopL ? scaledScoops(litres, options.scoopL) : suggestScoop(litres),
   };
 }

@@ -17,6 +17,8 @@ export interface ScoopPlan {
   scoops: number[];
   /** largest share by which rounding moved a part, 0 … */
   worstError: number;
+  /** whole scoops make this many times the amount asked for; 1 unless they could not do it else */
+  scale: number;
   /** rounding stayed within SCOOP_TOLERANCE */
   exactEnough: boolean;
 }
@@ -32,7 +34,7 @@ export function scoopsOf(amountsL: readonly number[], scoopL: number): ScoopPlan
     worstError = Math.max(worstError, Math.abs((count * scoopL) / litres - 1));
     return count;
   });
-  return { scoopL, scoops, worstError, exactEnough: worstError <= SCOOP_TOLERANCE };
+  return { scoopL, scoops, worstError, scale: 1, exactEnough: worstError <= SCOOP_TOLERANCE };
 }
 
 /**
@@ -53,4 +55,70 @@ export function suggestScoop(amountsL: readonly number[]): ScoopPlan {
   const exact = usable.filter((plan) => plan.exactEnough);
   if (exact.length > 0) return exact[exact.length - 1]!;
   return usable.reduce((best, plan) => (plan.worstError < best.worstError ? plan : best));
+}
+
+/** The rounding of floating point must not cost a whole scoop. */
+const HAIR = 1e-9;
+
+/**
+ * Whole scoops of the keeper's own scoop that keep the proportions: where
+ * rounding would move a part by more than the tolerance, a little more is mixed,
+ * the least that lets every part come out in whole scoops.
+ *
+ * Each part can be had in whole scoops on the stretches of scale
+ * [k·s/(1+t)·a, k·s/(1−t)·a]; the answer is the least scale, 1 or more, that
+ * lies on a stretch of every part. From ten scoops of the scarcest part on there
+ * always is one.
+ *
+ * @param amountsL  measured litres of each component, ≥ 0, not all 0
+ */
+export function scaledScoops(amountsL: readonly number[], scoopL: number): ScoopPlan {
+  const plain = scoopsOf(amountsL, scoopL);
+  if (plain.exactEnough) return plain;
+  const wanted = amountsL.filter((litres) => litres > 0).map((litres) => litres / scoopL);
+  const least = Math.min(...wanted);
+  const enough = 1 / (2 * SCOOP_TOLERANCE * least) + 1 / least;
+  const starts = wanted.flatMap((scoops) => {
+    const step = 1 / ((1 + SCOOP_TOLERANCE) * scoops);
+    const first = Math.ceil(1 / step);
+    const count = Math.max(0, Math.ceil(enough / step) - first + 1);
+    return Array.from({ length: count }, (_, i) => (first + i) * step);
+  });
+  const scale = [1, ...starts]
+    .filter((candidate) => candidate >= 1)
+    .sort((a, b) => a - b)
+    .find((candidate) => wanted.every((scoops) => reachable(scoops * candidate)))!;
+  // From the low end of the stretch up to the scale at which the counts fit best.
+  const counts = wanted.map((scoops) => nearestWithin(scoops * scale));
+  const fitted = Math.max(scale, fit(counts, wanted));
+  const scaled = amountsL.map((litres) => litres * fitted);
+  const inOrder = [...counts];
+  const scoops = scaled.map((litres) => (litres === 0 ? 0 : inOrder.shift()!));
+  const worstError = Math.max(
+    ...scoops.map((count, i) =>
+      scaled[i] === 0 ? 0 : Math.abs((count * scoopL) / scaled[i]! - 1),
+    ),
+  );
+  return { scoopL, scoops, worstError, scale: fitted, exactEnough: true };
+}
+
+/** A whole number lies within the tolerance of so many scoops. */
+const reachable = (scoops: number) => {
+  const count = nearestWithin(scoops);
+  return (
+    count >= 1 &&
+    count >= scoops * (1 - SCOOP_TOLERANCE) - HAIR &&
+    count <= scoops * (1 + SCOOP_TOLERANCE) + HAIR
+  );
+};
+
+/** Whole scoops nearest in proportion. */
+const nearestWithin = (scoops: number) => Math.max(1, Math.round(scoops));
+
+/** Scale at which the largest and the smallest error of fixed counts are alike. */
+function fit(counts: readonly number[], wanted: readonly number[]): number {
+  const ratios = counts.map((count, i) => count / wanted[i]!);
+  return (
+    (2 * Math.max(...ratios) * Math.min(...ratios)) / (Math.max(...ratios) + Math.min(...ratios))
+  );
 }

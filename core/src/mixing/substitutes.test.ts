@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { component, COMPONENTS, RECIPES, recipe } from '../media/index.ts';
 import { partsOf } from './batch.ts';
-import { substitutes } from './substitutes.ts';
+import { mixFigures, substitutes } from './substitutes.ts';
 
 const everyday = partsOf(recipe('everyday').parts);
 const bark = partsOf(recipe('barkEpiphyte').parts);
 
 describe('substitutes', () => {
   it('pumice stands in for perlite, and is told as heavier (common practice, no source)', () => {
-    const found = substitutes(everyday, 1, COMPONENTS, 12);
+    const found = substitutes(everyday, 1, COMPONENTS, { heightCm: 12 });
     const place = (id: string) => found.findIndex(({ component: c }) => c.id === id);
     for (const worse of ['grit', 'sharpSand', 'peat', 'wormCompost']) {
       expect(place('pumice'), worse).toBeLessThan(place(worse));
@@ -18,7 +18,9 @@ describe('substitutes', () => {
   });
 
   it('another grade of bark stands in for bark before moss or sand does', () => {
-    const order = substitutes(bark, 0, COMPONENTS, 12).map(({ component: { id } }) => id);
+    const order = substitutes(bark, 0, COMPONENTS, { heightCm: 12 }).map(
+      ({ component: { id } }) => id,
+    );
     const firstBark = Math.min(order.indexOf('barkFine'), order.indexOf('barkCoarse'));
     expect(firstBark).toBeLessThan(order.indexOf('sharpSand'));
     expect(firstBark).toBeLessThan(order.indexOf('peat'));
@@ -26,7 +28,9 @@ describe('substitutes', () => {
 
   it('what is in the mix already, or avoided, is not offered', () => {
     const peatFree = COMPONENTS.filter(({ id }) => id !== 'peat');
-    const ids = substitutes(everyday, 1, peatFree, 12).map(({ component: { id } }) => id);
+    const ids = substitutes(everyday, 1, peatFree, { heightCm: 12 }).map(
+      ({ component: { id } }) => id,
+    );
     expect(ids).not.toContain('pottingSoil');
     expect(ids).not.toContain('perlite');
     expect(ids).not.toContain('peat');
@@ -34,7 +38,7 @@ describe('substitutes', () => {
 
   it('swapping in the same thing under another name changes nothing', () => {
     const twin = { ...component('perlite'), id: 'perliteOfAnotherBag' };
-    const [same] = substitutes(everyday, 1, [twin], 12);
+    const [same] = substitutes(everyday, 1, [twin], { heightCm: 12 });
     expect(same).toMatchObject({ distance: 0, air: 0, water: 0, wetKgPerL: 0 });
   });
 
@@ -46,7 +50,7 @@ describe('substitutes', () => {
         ({ parts: given }, heightCm) => {
           const parts = partsOf(given);
           parts.forEach((_, of) => {
-            const found = substitutes(parts, of, COMPONENTS, heightCm);
+            const found = substitutes(parts, of, COMPONENTS, { heightCm });
             expect(found.length).toBe(COMPONENTS.length - parts.length);
             for (const { distance } of found) expect(Number.isFinite(distance)).toBe(true);
           });
@@ -57,6 +61,32 @@ describe('substitutes', () => {
   });
 
   it('no such part is refused', () => {
-    expect(() => substitutes(everyday, 5, COMPONENTS, 12)).toThrow(/of/);
+    expect(() => substitutes(everyday, 5, COMPONENTS, { heightCm: 12 })).toThrow(/of/);
+  });
+});
+
+describe('what a swap changes', () => {
+  const price = ({ id }: { id: string }) => (id === 'pumice' ? 1.2 : id === 'lava' ? null : 0.4);
+  const place = { heightCm: 12, lifeOf: () => 18, priceOf: price };
+
+  it('is told in air, water, weight, acidity, life and price', () => {
+    const found = substitutes(everyday, 1, COMPONENTS, place);
+    const pumice = found.find(({ component: c }) => c.id === 'pumice')!;
+    expect(pumice.pricePerL).toBeCloseTo((1.2 - 0.4) / 4, 9);
+    expect(pumice.lifeMonths).toBe(0);
+    expect(pumice.figures.wetKgPerL - pumice.wetKgPerL).toBeCloseTo(
+      mixFigures(everyday, place).wetKgPerL,
+      9,
+    );
+    expect(found.find(({ component: c }) => c.id === 'lava')!.pricePerL).toBeNull();
+  });
+
+  it('of two alike the cheaper comes first, and peat for potting soil is told as more acid', () => {
+    const twin = (id: string) => ({ ...component('pumice'), id });
+    const priced = { ...place, priceOf: ({ id }: { id: string }) => (id === 'dear' ? 4 : 0.4) };
+    const order = substitutes(everyday, 1, [twin('dear'), twin('cheap')], priced);
+    expect(order.map(({ component: c }) => c.id)).toEqual(['cheap', 'dear']);
+    const [peat] = substitutes(everyday, 0, [component('peat')], place);
+    expect(peat!.ph).toBeLessThan(-1.5);
   });
 });

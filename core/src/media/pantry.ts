@@ -1,0 +1,86 @@
+import { COMPONENTS, type Component } from './components.ts';
+import type { Content } from './handling.ts';
+import { RECIPES, type Recipe, type RecipePart } from './recipes.ts';
+
+/** What a keeper never wants in a mix: kinds of matter, or single components by id. */
+export interface Avoided {
+  contents: readonly Content[];
+  components: readonly string[];
+}
+export const AVOID_NOTHING: Avoided = { contents: [], components: [] };
+
+/** The components and recipes of one keeper: the shipped ones, changed and added to. */
+export interface Pantry {
+  components: readonly Component[];
+  recipes: readonly Recipe[];
+  avoided: Avoided;
+  /** @throws RangeError for an id that is not here */
+  component: (id: string) => Component;
+  /** @throws RangeError for an id that is not here */
+  recipe: (id: string) => Recipe;
+}
+
+/** @throws RangeError for an id that stands twice */
+export function pantryOf(
+  components: readonly Component[],
+  recipes: readonly Recipe[],
+  avoided: Avoided = AVOID_NOTHING,
+): Pantry {
+  return {
+    components,
+    recipes,
+    avoided,
+    component: finder('component', components),
+    recipe: finder('recipe', recipes),
+  };
+}
+
+function finder<T extends { id: string }>(what: string, rows: readonly T[]): (id: string) => T {
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  if (byId.size < rows.length) throw new RangeError(`${what} must not stand twice in a pantry`);
+  return (id) => {
+    const found = byId.get(id);
+    if (!found) throw new RangeError(`${what} must be a known one, got ${id}`);
+    return found;
+  };
+}
+
+/** As Fernbank is shipped. */
+export const SHIPPED: Pantry = pantryOf(COMPONENTS, RECIPES);
+
+/** Why a keeper does not want a component; null: nothing against it. */
+export function whyAvoided(
+  { id, contains }: Pick<Component, 'id' | 'contains'>,
+  { contents, components }: Avoided,
+): Content | 'component' | null {
+  if (components.includes(id)) return 'component';
+  return contains.find((content) => contents.includes(content)) ?? null;
+}
+
+/** What there is to mix with, without what is avoided. */
+export function permitted({ components, avoided }: Pantry): Component[] {
+  return components.filter((candidate) => whyAvoided(candidate, avoided) === null);
+}
+
+/**
+ * A list of parts as it may be mixed.
+ *
+ * @throws RangeError naming what is wrong: no part, one that is not above 0, a component twice
+ */
+export function checkParts(parts: readonly RecipePart[]): readonly RecipePart[] {
+  if (parts.length === 0) throw new RangeError('parts must name at least one component');
+  const seen = new Set<string>();
+  for (const { component: id, parts: amount } of parts) {
+    if (!(Number.isFinite(amount) && amount >= 0)) {
+      throw new RangeError(`parts must be 0 or more, got ${String(amount)} of ${id}`);
+    }
+    if (seen.has(id)) {
+      throw new RangeError(`parts must name a component once, got ${id} twice: add its parts up`);
+    }
+    seen.add(id);
+  }
+  if (!parts.some(({ parts: amount }) => amount > 0)) {
+    throw new RangeError('parts must not all be 0');
+  }
+  return parts;
+}

@@ -1,0 +1,2 @@
+export * from './setup.ts';
+export * from './wick.ts';

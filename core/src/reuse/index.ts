@@ -1,0 +1,2 @@
+export * from './old.ts';
+export * from './why.ts';
