@@ -11,6 +11,8 @@ import { errorHandler, unknownRoute } from './http/errors.ts';
 import { apiDocument, type ApiDocument } from './openapi/document.ts';
 import { apiPage } from './openapi/page.ts';
 import { calculatorRoutes } from './routes/calculators.ts';
+import { componentRoutes } from './routes/components.ts';
+import { recipeRoutes } from './routes/recipes.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { fittingRoutes } from './routes/fitting.ts';
 import { potRoutes, supportRoutes } from './routes/shelf.ts';
@@ -91,6 +93,8 @@ function api(context: Context): express.Router {
     { at: '/spots', routes: spotRoutes(context) },
     { at: '/pots', routes: potRoutes(context) },
     { at: '/supports', routes: supportRoutes(context) },
+    { at: '/components', routes: componentRoutes(context) },
+    { at: '/recipes', routes: recipeRoutes(context) },
     { at: '', routes: fittingRoutes(context) },
     { at: '/looks', routes: lookRoutes(context) },
     { at: '/measurements', routes: measurementRoutes(context) },

@@ -70,8 +70,20 @@ export function checkSituation(situation: Situation): Situation {
 
 /** The mix that a description of a medium stands for. */
 export function blendOf(medium: Medium): Blend {
-  if (medium.parts && medium.parts.length > 0) return blend(medium.parts);
+  if (medium.parts && medium.parts.length > 0) return blendOfParts(medium.parts);
   return blendOfRecipe(medium.recipe ?? recipeOfKind(medium.kind).id);
+}
+
+const blends = new WeakMap<readonly Part[], Blend>();
+
+/** Many plants stand in the same mix: one list of parts is mixed once. */
+function blendOfParts(parts: readonly Part[]): Blend {
+  let mix = blends.get(parts);
+  if (!mix) {
+    mix = blend(parts);
+    blends.set(parts, mix);
+  }
+  return mix;
 }
 
 /** A mix when fresh in a pot: its water and air after draining. */

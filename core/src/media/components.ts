@@ -7,6 +7,8 @@ export type Grain = 'dust' | 'fibre' | 'crumb' | 'chip' | 'strand' | 'round' | '
 /** A bagged ingredient. Fractions are of bulk volume; all numbers typical, replaced by a kitchen test. */
 export interface Component extends Handling {
   id: string;
+  /** the shipped component that it is most like: itself, for those */
+  like: string;
   label: string;
   /** middling grain, mm */
   grainMm: number;
@@ -85,6 +87,7 @@ export const COMPONENTS: readonly Component[] = ROWS.map(
     n,
   ]) => ({
     id,
+    like: id,
     label,
     grainMm,
     packing,

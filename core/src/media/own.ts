@@ -64,6 +64,7 @@ export function componentOf(record: ComponentRecord): Component {
     ...record.handling,
     ...(values as Partial<Component>),
     id: record.id,
+    like: record.like,
     label: record.label,
     dusty: record.dusty ?? base.dusty,
     biohazard: record.biohazard ?? base.biohazard,

@@ -20,18 +20,28 @@ export interface Pantry {
   recipe: (id: string) => Recipe;
 }
 
-/** @throws RangeError for an id that stands twice */
+/** What was removed, but is still named by plants and old mixes. */
+export interface Retired {
+  components: readonly Component[];
+  recipes: readonly Recipe[];
+}
+
+/**
+ * @param retired  found by id, in no list
+ * @throws RangeError for an id that stands twice
+ */
 export function pantryOf(
   components: readonly Component[],
   recipes: readonly Recipe[],
   avoided: Avoided = AVOID_NOTHING,
+  retired: Retired = { components: [], recipes: [] },
 ): Pantry {
   return {
     components,
     recipes,
     avoided,
-    component: finder('component', components),
-    recipe: finder('recipe', recipes),
+    component: finder('component', [...components, ...retired.components]),
+    recipe: finder('recipe', [...recipes, ...retired.recipes]),
   };
 }
 

@@ -126,3 +126,26 @@ export function recipeOfKind(kind: MediumKind): Recipe {
   if (!found) throw new RangeError(`kind of medium must be a known one, got ${String(kind)}`);
   return recipe(found.recipe);
 }
+
+const MINERAL = new Set(['pumice', 'lava', 'grit', 'firedClay']);
+/** Bark with so few others is still told as bark. */
+const PLAIN_BARK_PARTS = 2;
+
+/**
+ * The kind of medium that a list of parts makes, by its main part.
+ *
+ * @param likeOf  the shipped component that a part is most like
+ */
+export function kindOfParts(
+  parts: readonly RecipePart[],
+  likeOf: (component: string) => string,
+): MediumKind {
+  const [main] = [...parts].sort((a, b) => b.parts - a.parts);
+  const like = likeOf(main!.component);
+  if (like.startsWith('bark')) return parts.length > PLAIN_BARK_PARTS ? 'mix' : 'bark';
+  if (like === 'coconutChips' || like === 'treeFernFibre') return 'mix';
+  if (like === 'longMoss') return 'moss';
+  if (like === 'clayPebbles') return 'pebbles';
+  if (like === 'loamCompost') return 'loam';
+  return MINERAL.has(like) ? 'mineral' : 'peatSoil';
+}

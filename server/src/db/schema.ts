@@ -1,14 +1,20 @@
 import type {
+  ComponentRecord,
   DrainageLayer,
   FirstWaterSchool,
   LightClass,
   MediumKind,
   OldMediumSchool,
   GrownSchool,
+  KitchenReading,
+  OwnNumbers,
+  PotExtra,
   PotMaterialId,
   PotShape,
   PotSource,
   PotTone,
+  RecipeExtras,
+  RecipePart,
   RootCuts,
   Section,
   SupportGoal,
@@ -18,6 +24,7 @@ import type {
   TaskKind,
   Traits,
   VerdictKind,
+  WettingSchool,
   WhenSchool,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -119,6 +126,8 @@ export const plants = sqliteTable(
     potId: integer('pot_id').references(() => pots.id),
     mediumKind: text('medium_kind').$type<MediumKind>().notNull(),
     recipeId: text('recipe_id'),
+    /** what it really stands in, which its recipe may have left behind; null: the recipe as first written */
+    mediumParts: text('medium_parts', { mode: 'json' }).$type<RecipePart[] | null>(),
     lastRepot: text('last_repot'),
     heightCm: real('height_cm'),
     supportCm: real('support_cm'),
@@ -190,6 +199,8 @@ export interface Housing {
   potId: number | null;
   mediumKind: MediumKind;
   recipeId: string | null;
+  /** absent in records from before parts were kept */
+  mediumParts?: RecipePart[] | null;
   /** absent in records from before supports and covers were kept */
   support?: HousedSupport | null;
   coverId?: number | null;
@@ -209,6 +220,11 @@ export interface HousedSupport {
 export interface MixedIn {
   recipeId: string;
   label: string;
+  /** absent in records from before recipes had versions */
+  version?: number;
+  parts?: RecipePart[];
+  /** what went in beside the parts: top dressing, feed, a handful */
+  extras?: PotExtra[];
   filledL: number;
   mixedL: number;
   scoopL: number;
@@ -257,6 +273,8 @@ export interface FitPlan {
   potSource: PotSource;
   leftBy?: string | undefined;
   recipeId: string;
+  /** parts as they are to be mixed, where they are not the recipe's own */
+  parts?: RecipePart[] | undefined;
   size: SizeSchool;
   layer: DrainageLayer;
   cuts: RootCuts;
@@ -338,6 +356,64 @@ export const readings = sqliteTable(
     relativeHumidity: real('relative_humidity').notNull(),
   },
   (table) => [uniqueIndex('readings_once').on(table.spotId, table.at)],
+);
+
+/**
+ * Components as this keeper has them. A shipped one has a row only once something of it was
+ * changed; what its row leaves out stands as shipped.
+ */
+export const components = sqliteTable('components', {
+  ...tracked,
+  /** as recipes name it: a shipped id, or `own-<n>` */
+  key: text('key').notNull().unique(),
+  label: text('label').notNull(),
+  like: text('like').notNull(),
+  own: text('own', { mode: 'json' }).$type<OwnNumbers>().notNull().default({}),
+  handling: text('handling', { mode: 'json' })
+    .$type<NonNullable<ComponentRecord['handling']>>()
+    .notNull()
+    .default({}),
+  dusty: integer('dusty', { mode: 'boolean' }),
+  biohazard: integer('biohazard', { mode: 'boolean' }),
+  wetting: text('wetting').$type<WettingSchool>(),
+  grade: text('grade').notNull().default(''),
+  note: text('note').notNull().default(''),
+  /** loosened litres in a bag; null: not known */
+  bagL: real('bag_l'),
+  pricePerBag: real('price_per_bag'),
+  bags: integer('bags').notNull().default(0),
+  openL: real('open_l').notNull().default(0),
+  /** readings of the newest kitchen test */
+  kitchen: text('kitchen', { mode: 'json' }).$type<{ on: string; reading: KitchenReading }>(),
+  removed: integer('removed', { mode: 'boolean' }).notNull().default(false),
+});
+
+/** Recipes as this keeper has them; a shipped one has a row only once it was changed. */
+export const recipes = sqliteTable('recipes', {
+  ...tracked,
+  key: text('key').notNull().unique(),
+  label: text('label').notNull(),
+  use: text('use').notNull().default(''),
+  version: integer('version').notNull().default(1),
+  parts: text('parts', { mode: 'json' }).$type<RecipePart[]>().notNull(),
+  extras: text('extras', { mode: 'json' }).$type<RecipeExtras>().notNull().default({}),
+  removed: integer('removed', { mode: 'boolean' }).notNull().default(false),
+});
+
+/** What a recipe was before it was changed. */
+export const recipeVersions = sqliteTable(
+  'recipe_versions',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    key: text('key').notNull(),
+    version: integer('version').notNull(),
+    label: text('label').notNull(),
+    parts: text('parts', { mode: 'json' }).$type<RecipePart[]>().notNull(),
+    extras: text('extras', { mode: 'json' }).$type<RecipeExtras>().notNull(),
+    /** the day on which the next version took its place */
+    until: text('until').notNull(),
+  },
+  (table) => [uniqueIndex('recipe_versions_once').on(table.key, table.version)],
 );
 
 /** One row a setting. */

@@ -41,7 +41,22 @@ export const isoDate = () =>
     });
 
 const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
-export const recipeId = () => Joi.string().valid(...ids(RECIPES));
+/** A recipe that ships: what stateless sums can know. */
+export const shippedRecipeId = () => Joi.string().valid(...ids(RECIPES));
+/** A recipe of the pantry: whether it exists is for the pantry to say. */
+export const recipeId = () => Joi.string().min(1).max(40);
+
+/** So many measured parts of each component, by id. */
+export const recipeParts = () =>
+  Joi.array()
+    .items(
+      Joi.object({
+        component: Joi.string().min(1).max(40).required(),
+        parts: Joi.number().min(0).max(1000).required(),
+      }),
+    )
+    .min(1)
+    .max(24);
 export const mediumKind = () => Joi.string().valid(...ids(MEDIUM_KINDS));
 export const potMaterialId = () => Joi.string().valid(...ids(POT_MATERIALS));
 export const potTone = () => Joi.string().valid(...ids(POT_TONES));

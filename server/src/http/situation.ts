@@ -20,7 +20,7 @@ import {
   minute,
   oldMediumSchool,
   potShape,
-  recipeId,
+  shippedRecipeId,
   signals,
   sizeSchool,
   temperatures,
@@ -64,7 +64,7 @@ export const situationFields = () => ({
   pot: potShape().required(),
   medium: Joi.object({
     kind: mediumKind().required(),
-    recipe: recipeId(),
+    recipe: shippedRecipeId(),
     parts: partsBody(),
   }).required(),
   lastRepot: isoDate().allow(null).default(null),

@@ -48,7 +48,7 @@ import {
   potMaterialId,
   potShape,
   potTone,
-  recipeId,
+  shippedRecipeId,
   rootCuts,
 } from '../http/fields.ts';
 import { solver } from '../services/solver.ts';
@@ -332,7 +332,7 @@ const fit: Calculator<FitBody> = {
       .max(500)
       .default([]),
     mix: Joi.alternatives().conditional(Joi.string(), {
-      then: recipeId(),
+      then: shippedRecipeId(),
       otherwise: partsBody(),
     }),
     support: Joi.object({

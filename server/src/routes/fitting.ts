@@ -9,6 +9,7 @@ import {
   potMaterialId,
   potShape,
   recipeId,
+  recipeParts,
   rootCuts,
   rowId,
   section,
@@ -19,6 +20,7 @@ import {
 import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
 import { POT_SOURCES } from '@fernbank/core';
 import { fittingFor, plansWithPlants } from '../services/fitting.ts';
+import { checkMix } from '../services/pantry.ts';
 
 const fitPlan = Joi.object<FitPlan>({
   pot: potShape().required(),
@@ -30,6 +32,7 @@ const fitPlan = Joi.object<FitPlan>({
     .required(),
   leftBy: Joi.string().max(120),
   recipeId: recipeId().required(),
+  parts: recipeParts(),
   size: sizeSchool().required(),
   layer: drainageLayer().default('screen'),
   cuts: rootCuts().default({ pieces: 1, rootsPruned: false }),
@@ -73,6 +76,7 @@ export function fittingRoutes(context: Context): DescribedRouter {
     { summary: 'settle on a pot, a mix and a support', body: fitPlan, status: 200 },
     (request, response, fit) => {
       checkPot(fit.pot);
+      checkMix(db, fit);
       if (fit.support) checkSection(fit.support.section);
       const row = db.transaction((tx) => {
         const plant = rowOr404(tx, plants, idOf(request), 'plant');

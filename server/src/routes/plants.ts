@@ -15,6 +15,7 @@ import {
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
+import type { Db } from '../db/driver.ts';
 import { photos, plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
@@ -40,12 +41,21 @@ import {
 import { addRows } from '../http/rows.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
 import { dropPhoto } from '../services/photos.ts';
+import { checkRecipe, pantryFor } from '../services/pantry.ts';
 import { moveCover } from '../services/repotting.ts';
 import { putPotBack, putSupportBack, soakPot } from '../services/shelf.ts';
 
 type PlantInput = Omit<
   PlantRow,
-  'id' | 'rev' | 'createdAt' | 'updatedAt' | 'potId' | 'supportId' | 'traits' | 'schools'
+  | 'id'
+  | 'rev'
+  | 'createdAt'
+  | 'updatedAt'
+  | 'potId'
+  | 'supportId'
+  | 'mediumParts'
+  | 'traits'
+  | 'schools'
 > & { traits: Partial<Traits>; schools: PlantRow['schools'] };
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
@@ -153,7 +163,11 @@ export function plantRoutes(context: Context): DescribedRouter {
       body: newPlant,
       values: (tx, input) => {
         checkPlant(context, input);
-        return { ...input, coverId: moveCover(tx, { coverId: null }, input.coverId, input.pot) };
+        return {
+          ...input,
+          mediumParts: partsNow(tx, input.recipeId),
+          coverId: moveCover(tx, { coverId: null }, input.coverId, input.pot),
+        };
       },
     },
     changed: {
@@ -173,6 +187,9 @@ export function plantRoutes(context: Context): DescribedRouter {
           ...changed,
           ...(samePot ? {} : { potId: null }),
           ...(sameSupport ? {} : { supportId: null }),
+          ...(merged.recipeId === before.recipeId
+            ? {}
+            : { mediumParts: partsNow(tx, merged.recipeId) }),
           coverId: moveCover(tx, before, changed.coverId, merged.pot),
         };
       },
@@ -191,6 +208,10 @@ export function plantRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
+/** A plant stands in its recipe as it is on the day, whatever becomes of the recipe later. */
+const partsNow = (db: Db, recipe: string | null) =>
+  recipe === null ? null : [...pantryFor(db).recipe(recipe).parts];
+
 /** Adds the catalogue's names, so that lists need no second call. */
 function withTaxon(row: PlantRow) {
   const { common, group, groupLabel } = taxonOf(row);
@@ -201,6 +222,8 @@ function withTaxon(row: PlantRow) {
 function checkPlant(context: Context, plant: PlantInput): void {
   checkPot(plant.pot);
   checkTraits(plant);
+  checkRecipe(context.db, plant.recipeId);
+  checkRecipe(context.db, plant.traits.recipe, 'traits.recipe');
   if (plant.groupId !== null) taxonGroup(plant.groupId);
   else if (!resolveTaxon(plant.taxon)) {
     throw invalid('taxon', `“${plant.taxon}” is not in the catalogue: choose a group for it`);

@@ -24,6 +24,7 @@ import {
   potMaterialId,
   potShape,
   recipeId,
+  recipeParts,
   rootCuts,
   rowId,
   section,
@@ -202,6 +203,7 @@ const newRepot = Joi.object<RepotOrder>({
   potId: rowId().allow(null).default(null),
   mediumKind: mediumKind().required(),
   recipeId: recipeId().allow(null).default(null),
+  parts: recipeParts(),
   rootsCut: Joi.boolean().default(false),
   support: Joi.object({
     lengthCm: supportLength().required(),

@@ -1,4 +1,4 @@
-import { COMPONENTS, GROUPS, RECIPES, searchTaxa, type WhenSchool } from '@fernbank/core';
+import { CONTENTS, GROUPS, searchTaxa, WETTING_SCHOOLS, type WhenSchool } from '@fernbank/core';
 import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
@@ -137,7 +137,7 @@ function summary(judgement: Judgement) {
   };
 }
 
-/** What the core knows of names: the catalogue and the shipped media. */
+/** What the core knows of names: the catalogue. */
 export function catalogueRoutes(): DescribedRouter {
   const routes = new DescribedRouter();
   const query = Joi.object<{ q: string; limit: number }>({
@@ -155,12 +155,6 @@ export function catalogueRoutes(): DescribedRouter {
       response.json({ items: GROUPS, nextCursor: null });
     },
   );
-  routes.get('/components', { summary: 'components of media' }, (_request, response) => {
-    response.json({ items: COMPONENTS, nextCursor: null });
-  });
-  routes.get('/recipes', { summary: 'recipes that ship' }, (_request, response) => {
-    response.json({ items: RECIPES, nextCursor: null });
-  });
   return routes;
 }
 
@@ -176,6 +170,16 @@ const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool
     Joi.object({ when: whenSchool(), size: sizeSchool(), oldMedium: oldMediumSchool() }),
   ),
   scoopL: Joi.number().min(0.01).max(50).allow(null),
+  tubL: Joi.number().min(0.5).max(2000).allow(null),
+  avoided: Joi.object({
+    contents: Joi.array()
+      .items(Joi.string().valid(...Object.keys(CONTENTS)))
+      .unique()
+      .required(),
+    components: Joi.array().items(Joi.string().max(40)).unique().max(200).required(),
+  }),
+  wettingSchool: Joi.string().valid(...Object.keys(WETTING_SCHOOLS)),
+  currency: Joi.string().trim().allow('').max(4),
 }).min(1);
 
 export function settingsRoutes(context: Context): DescribedRouter {

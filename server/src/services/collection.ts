@@ -22,6 +22,7 @@ import { and, asc, desc, eq, gte, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { looks, measurements, spots, type HousedSupport, type plants } from '../db/schema.ts';
 import { logsOf, type Logs } from './logs.ts';
+import { partsIn } from './pantry.ts';
 import type { Settings } from './settings.ts';
 
 export type PlantRow = typeof plants.$inferSelect;
@@ -72,6 +73,7 @@ export function plantFile(
   const taxon = taxonOf(plant);
   const traits = traitsOf(taxon, plant.traits);
   const inside = insideOfMaterial(plant.pot, plant.potMaterial);
+  const parts = partsIn(db, plant);
   const base: Situation = {
     traits,
     date,
@@ -80,6 +82,7 @@ export function plantFile(
     medium: {
       kind: plant.mediumKind,
       ...(plant.recipeId ? { recipe: plant.recipeId } : {}),
+      ...(parts ? { parts } : {}),
     },
     lastRepot: plant.lastRepot,
     signals: currentFindings(seen, date),

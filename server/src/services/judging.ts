@@ -10,9 +10,10 @@ import {
   type IsoDate,
   type Situation,
 } from '@fernbank/core';
-import { and, asc, desc, eq, gt, lte, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { overrules, plants, spots } from '../db/schema.ts';
+import { versionOf } from '../db/version.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
 import { readSettings, type Settings } from './settings.ts';
 
@@ -51,13 +52,6 @@ export function judgeAll(db: Db, date: IsoDate): Judgement[] {
   const judgements = judgeEach(db, date);
   remembered.set(db, { version, judgements });
   return judgements;
-}
-
-/** Changes with every written row: by this connection, and by any other. */
-function versionOf(db: Db): string {
-  const own = db.get<{ n: number }>(sql`select total_changes() as n`).n;
-  const others = db.get<{ data_version: number }>(sql`pragma data_version`).data_version;
-  return `${own}.${others}`;
 }
 
 function judgeEach(db: Db, date: IsoDate): Judgement[] {

@@ -2,11 +2,13 @@ import {
   aftercarePlan,
   checkPot,
   coverFit,
+  blend,
+  insideOfMaterial,
   measureOut,
   partsOf,
+  potExtras,
   potLadder,
-  recipe,
-  blendOfRecipe,
+  sectionCm2,
   workFor,
   type AftercareTask,
   type DrainageLayer,
@@ -14,6 +16,7 @@ import {
   type MediumKind,
   type PotMaterialId,
   type PotShape,
+  type RecipePart,
   type RootCuts,
 } from '@fernbank/core';
 import { and, desc, eq, gt } from 'drizzle-orm';
@@ -31,6 +34,7 @@ import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { heightOf, supportOf, weighSupport, type PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
+import { checkMix, pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
 import {
   putPotBack,
@@ -52,6 +56,8 @@ export interface RepotOrder {
   potId: number | null;
   mediumKind: MediumKind;
   recipeId: string | null;
+  /** as it is mixed, where that is not the recipe's own */
+  parts?: RecipePart[];
   rootsCut: boolean;
   /** absent: the one it has */
   support?: HousedSupport | null;
@@ -78,9 +84,11 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     const plant = rowOr404(tx, plants, order.plantId, 'plant');
     checkDates(tx, plant, order.date);
     checkPot(order.pot);
+    checkMix(tx, order);
+    const mediumParts = partsFor(tx, order);
     const judgement = judge(tx, plant, order.date);
     const work = workFor(judgement.file.situation);
-    const mixedIn = mixFor(order, judgement);
+    const mixedIn = mixFor(tx, order, judgement);
     const { takenFrom, coverId } = movePots(tx, plant, order);
     const support = moveSupport(tx, plant, order.support);
     const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
@@ -96,6 +104,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
           potId: plant.potId,
           mediumKind: plant.mediumKind,
           recipeId: plant.recipeId,
+          mediumParts: plant.mediumParts,
           lastRepot: plant.lastRepot,
           support: supportHoused(plant),
           coverId: plant.coverId,
@@ -107,6 +116,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
           potId: order.potId,
           mediumKind: order.mediumKind,
           recipeId: order.recipeId,
+          mediumParts,
           support,
           coverId,
           ...(takenFrom ? { takenFrom } : {}),
@@ -127,6 +137,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
         potId: order.potId,
         mediumKind: order.mediumKind,
         recipeId: order.recipeId,
+        mediumParts,
         lastRepot: order.date,
         coverId,
         ...supportColumns(support),
@@ -164,10 +175,17 @@ function checkDates(db: Db, plant: PlantRow, date: IsoDate): void {
   }
 }
 
+/** Parts as they go in that day: kept with the plant, whatever becomes of the recipe. */
+const partsFor = (db: Db, { recipeId, parts }: RepotOrder): RecipePart[] | null =>
+  parts ?? (recipeId ? [...pantryFor(db).recipe(recipeId).parts] : null);
+
 /** What was measured for it: litres round the ball, through shrink, to scoops. */
-function mixFor(order: RepotOrder, { file }: Judgement): MixedIn | null {
-  if (!order.recipeId) return null;
-  const { label, parts } = recipe(order.recipeId);
+function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null {
+  const listed = partsFor(db, order);
+  if (!order.recipeId || !listed) return null;
+  const pantry = pantryFor(db);
+  const { label, version, extras } = pantry.recipe(order.recipeId);
+  const parts = partsOf(listed, pantry);
   const support = order.support
     ? weighSupport(order.support)
     : order.support === null
@@ -178,19 +196,23 @@ function mixFor(order: RepotOrder, { file }: Judgement): MixedIn | null {
     options: [
       { id: 'new', label: '', outside: order.pot, material: order.potMaterial, source: 'free' },
     ],
-    mix: blendOfRecipe(order.recipeId),
+    mix: blend(parts),
     newKind: order.mediumKind,
     plantHeightCm: heightOf(file).cm,
     ...(support ? { support } : {}),
     ...(order.layer ? { layer: order.layer } : {}),
     ...(order.cuts ? { cuts: order.cuts } : {}),
   });
-  const filledL = ladder.rungs[0]!.newMediumL;
+  const { newMediumL: filledL, fillHeightCm } = ladder.rungs[0]!;
   if (filledL <= 0) return null;
-  const batch = measureOut(partsOf(parts), filledL, order.scoopL ? { scoopL: order.scoopL } : {});
+  const inside = insideOfMaterial(order.pot, order.potMaterial);
+  const batch = measureOut(parts, filledL, order.scoopL ? { scoopL: order.scoopL } : {});
   return {
     recipeId: order.recipeId,
     label,
+    version,
+    parts: listed,
+    extras: potExtras(extras, pantry, sectionCm2(inside, fillHeightCm), filledL),
     filledL,
     mixedL: batch.mixedL,
     scoopL: batch.scoop.scoopL,
@@ -305,6 +327,7 @@ export function undoRepot(db: Db, row: RepotRow): void {
     const plant = rowOr404(tx, plants, row.plantId, 'plant');
     const { pot, potMaterial, potId, mediumKind, recipeId, lastRepot, support, coverId } =
       row.before;
+    const { mediumParts = null } = row.before;
     if (plant.potId !== potId) {
       putPotBack(tx, plant.potId, row.after.takenFrom);
       takePotBack(tx, potId);
@@ -319,6 +342,7 @@ export function undoRepot(db: Db, row: RepotRow): void {
         potId,
         mediumKind,
         recipeId,
+        mediumParts,
         lastRepot,
         ...housed,
         ...covered,

@@ -1,4 +1,11 @@
-import type { FirstWaterSchool, OldMediumSchool, SizeSchool, WhenSchool } from '@fernbank/core';
+import type {
+  Avoided,
+  FirstWaterSchool,
+  OldMediumSchool,
+  SizeSchool,
+  WettingSchool,
+  WhenSchool,
+} from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
 import { settings } from '../db/schema.ts';
 
@@ -20,6 +27,13 @@ export interface Settings {
   firstWaterSchool: FirstWaterSchool;
   /** own scoop, L; null: suggest one */
   scoopL: number | null;
+  /** own tub, to its brim, L; null: large enough */
+  tubL: number | null;
+  /** what no mix may hold */
+  avoided: Avoided;
+  wettingSchool: WettingSchool;
+  /** sign before or after prices, as the keeper writes it */
+  currency: string;
   /** filled with invented plants */
   demo: boolean;
 }
@@ -33,6 +47,10 @@ export const DEFAULT_SETTINGS: Settings = {
   groupSchools: {},
   firstWaterSchool: 'byPlant',
   scoopL: null,
+  tubL: null,
+  avoided: { contents: [], components: [] },
+  wettingSchool: 'preWet',
+  currency: '€',
   demo: false,
 };
 
