@@ -41,5 +41,6 @@ export {
   meanTemperatureC,
   temperatureAt,
   type Medium,
+  type MediumLife,
   type Situation,
 } from './situation.ts';

@@ -41,7 +41,7 @@ export interface RootBall {
 }
 
 /** Share of the old fill that still stands as one body after the work. @source common practice, no source */
-const STAYS = { ballKept: 0.95, mostOff: 0.5, bareRoot: 0.2 } as const;
+export const BALL_STAYS = { ballKept: 0.95, mostOff: 0.5, bareRoot: 0.2 } as const;
 /** Share of the roots that a usual pruning leaves. @source common practice, no source */
 const AFTER_PRUNING = 0.67;
 
@@ -80,7 +80,7 @@ export function rootBall(
   const live =
     typeof signals.liveRoots === 'number' ? signals.liveRoots : rotten ? LIVE_WITH_ROT : 1;
   const left = (rootsPruned ? AFTER_PRUNING : 1) / pieces;
-  const displacesL = fillL(pot) * STAYS[work] * (0.3 + 0.7 * live) * left;
+  const displacesL = fillL(pot) * BALL_STAYS[work] * (0.3 + 0.7 * live) * left;
   const { explored, sd, pace } = rootsNow(situation, meanActivity);
   const scale = Math.cbrt(displacesL / fillL(pot));
   const oldFill = pot.heightCm - usualHeadspaceCm(pot);

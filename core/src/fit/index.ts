@@ -5,3 +5,4 @@ export * from './options.ts';
 export * from './remedies.ts';
 export type { Rung, RungNote, RungVerdict } from './rung.ts';
 export * from './standing.ts';
+export * from './mixInPot.ts';

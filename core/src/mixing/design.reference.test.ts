@@ -19,6 +19,9 @@ beforeAll(async () => {
   solve = solveByHighs(await highsLoader());
 });
 
+/** A price for every component, different enough to matter. */
+const priceOf = ({ id }: Component) => 0.1 + (id.length % 9) / 10;
+
 const missOf = (parts: Part<Component>[], request: DesignRequest) =>
   reachedBy(parts, request).reduce((sum, r) => sum + r.shortfall * r.target.importance, 0);
 
@@ -40,6 +43,9 @@ function randomTargets(random: () => number): MixTarget[] {
     totalPorosity: [0.4, 0.95],
     dryKgPerL: [0.1, 0.9],
     organic: [0, 1],
+    halfLifeMonths: [8, 40],
+    ph: [4, 7.5],
+    pricePerL: [0.1, 0.9],
   } as const;
   return TARGET_PROPERTIES.filter(() => random() < 0.6).map((property) => {
     const [least, most] = RANGES[property];
@@ -65,6 +71,7 @@ describe('design of a mix against brute force', () => {
         heightCm: 8 + 10 * random(),
         mostComponents: 2 + (tried % 2),
         totalParts: [total],
+        priceOf,
       };
       const { parts, miss } = designMix(request, solve);
       let best = Infinity;
@@ -135,6 +142,11 @@ describe('what cannot be designed', () => {
     ['neither low nor high', { targets: [{ property: 'air', importance: 1 }] }, /low or a high/],
     ['no importance', { targets: [{ property: 'air', low: 0.2, importance: 0 }] }, /importance/],
     ['a column of nothing', { heightCm: 0 }, /heightCm/],
+    [
+      'a price that nobody knows',
+      { targets: [{ property: 'pricePerL', high: 1, importance: 1 }] },
+      /pricePerL needs the price/,
+    ],
   ])('%s is refused in words', (_what, wrong, words) => {
     expect(() => designMix({ ...base, ...wrong } as DesignRequest, solve)).toThrow(words);
   });

@@ -4,8 +4,20 @@ import type { Constraint, Solve, Variable } from '../milp/index.ts';
 import { blend, waterOf, type Blend, type Part } from './blend.ts';
 import { lossBeside } from './packing.ts';
 
-/** What a mix can be asked for; per mixed litre, organic matter per measured one. */
-export const TARGET_PROPERTIES = ['air', 'water', 'totalPorosity', 'dryKgPerL', 'organic'] as const;
+/**
+ * What a mix can be asked for: per mixed litre; organic matter and price per measured one; half-life
+ * of what of it rots; acidity as a guide.
+ */
+export const TARGET_PROPERTIES = [
+  'air',
+  'water',
+  'totalPorosity',
+  'dryKgPerL',
+  'organic',
+  'halfLifeMonths',
+  'ph',
+  'pricePerL',
+] as const;
 export type TargetProperty = (typeof TARGET_PROPERTIES)[number];
 
 /** A wished range of one property. */
@@ -26,6 +38,8 @@ export interface DesignRequest {
   mostComponents: number;
   /** sums of parts that are tried; smaller ones are their divisors */
   totalParts?: readonly number[];
+  /** per litre, for a target of price; a component without one cannot be held against it */
+  priceOf?: (component: Component) => number | null;
 }
 
 /** The closest recipe. */
@@ -98,12 +112,16 @@ export function relaxing(
     .sort((a, b) => b.buys - a.buys);
 }
 
-function checkRequest({ components, targets, heightCm, mostComponents }: DesignRequest): void {
+function checkRequest(request: DesignRequest): void {
+  const { components, targets, heightCm, mostComponents, priceOf } = request;
   within('number of components', components.length, 1, MOST_COMPONENTS);
   positive('number of targets', targets.length);
   within('heightCm', heightCm, 1, 200);
   within('mostComponents', mostComponents, 1, MOST_COMPONENTS);
   for (const { property, low, high, importance } of targets) {
+    if (property === 'pricePerL' && components.some((c) => (priceOf?.(c) ?? null) === null)) {
+      throw new RangeError('pricePerL needs the price of every component that may be used');
+    }
     positive('importance', importance);
     if (low === undefined && high === undefined) {
       throw new RangeError(`${property} must have a low or a high`);
@@ -114,54 +132,87 @@ function checkRequest({ components, targets, heightCm, mostComponents }: DesignR
   }
 }
 
-/** What a property is made of: a share of the mixed volume, and so much of each part. */
-interface Linear {
-  ofMixed: number;
-  ofPart: (component: Component) => number;
-  /** told per measured litre instead of per mixed one */
-  perMeasured?: boolean;
+/** So much for each mixed litre, and so much for each part. */
+interface Terms {
+  mixed: number;
+  part: (component: Component) => number;
 }
+/** A property as one linear sum over another. */
+interface Ratio {
+  top: Terms;
+  base: Terms;
+  /** a shortfall of 1 counts so much: five points of air, 0.05, are the measure */
+  counts: number;
+}
+const MIXED: Terms = { mixed: 1, part: () => 0 };
+const MEASURED: Terms = { mixed: 0, part: () => 1 };
+const ofParts = (part: Terms['part']): Terms => ({ mixed: 0, part });
 
-function linearOf(property: TargetProperty, heightCm: number): Linear {
+/* Weights of the three last: common practice, no source. */
+const A_PH = 0.05;
+const DOUBLED_LIFE = 0.1;
+const A_COIN = 0.05;
+
+type Asked = Pick<DesignRequest, 'heightCm' | 'priceOf'>;
+
+function ratioOf(property: TargetProperty, { heightCm, priceOf }: Asked): Ratio {
   const solid = (c: Component) => 1 - c.totalPorosity;
   const water = (c: Component) => meanWaterInColumn(waterOf(c), heightCm);
+  const rots = (c: Component) => (c.halfLifeMonths === null ? 0 : 1);
   switch (property) {
     case 'air':
-      return { ofMixed: 1, ofPart: (c) => -solid(c) - water(c) };
+      return { top: { mixed: 1, part: (c) => -solid(c) - water(c) }, base: MIXED, counts: 1 };
     case 'water':
-      return { ofMixed: 0, ofPart: water };
+      return { top: ofParts(water), base: MIXED, counts: 1 };
     case 'totalPorosity':
-      return { ofMixed: 1, ofPart: (c) => -solid(c) };
+      return { top: { mixed: 1, part: (c) => -solid(c) }, base: MIXED, counts: 1 };
     case 'dryKgPerL':
-      return { ofMixed: 0, ofPart: (c) => c.dryKgPerL };
+      return { top: ofParts((c) => c.dryKgPerL), base: MIXED, counts: 1 };
     case 'organic':
+      return { top: ofParts(rots), base: MEASURED, counts: 1 };
+    case 'halfLifeMonths':
       return {
-        ofMixed: 0,
-        ofPart: (c) => (c.halfLifeMonths === null ? 0 : 1),
-        perMeasured: true,
+        top: ofParts(rots),
+        base: ofParts((c) => (c.halfLifeMonths === null ? 0 : 1 / c.halfLifeMonths)),
+        counts: DOUBLED_LIFE,
       };
+    case 'ph':
+      return {
+        top: ofParts((c) => c.ph * c.buffers),
+        base: ofParts((c) => c.buffers),
+        counts: A_PH,
+      };
+    case 'pricePerL':
+      return { top: ofParts((c) => priceOf?.(c) ?? 0), base: MEASURED, counts: A_COIN };
   }
 }
 
-/** Value and shortfall of each target, per measured litre, of a recipe as it is. */
+/**
+ * Value and shortfall of each target, per measured litre, of a recipe as it is. The half-life of a
+ * mix in which nothing rots is infinite.
+ */
 export function reachedBy(
   parts: readonly Part<Component>[],
-  { targets, heightCm }: Pick<DesignRequest, 'targets' | 'heightCm'>,
+  request: Pick<DesignRequest, 'targets' | 'heightCm' | 'priceOf'>,
 ): Design['reached'] {
   const measured = parts.reduce((sum, part) => sum + part.parts, 0);
   const mixed = measured * (1 - blend(parts).shrink);
-  return targets.map((target) => {
-    const { ofMixed, ofPart, perMeasured } = linearOf(target.property, heightCm);
-    const quantity =
-      ofMixed * mixed +
-      parts.reduce((sum, { ingredient, parts: n }) => sum + n * ofPart(ingredient), 0);
-    const base = perMeasured ? measured : mixed;
+  const sumOf = ({ mixed: perMixed, part }: Terms) =>
+    perMixed * mixed +
+    parts.reduce((sum, { ingredient, parts: n }) => sum + n * part(ingredient), 0);
+  return request.targets.map((target) => {
+    const { top, base, counts } = ratioOf(target.property, request);
+    const [quantity, of] = [sumOf(top), sumOf(base)];
     const short = Math.max(
       0,
-      target.low === undefined ? 0 : target.low * base - quantity,
-      target.high === undefined ? 0 : quantity - target.high * base,
+      target.low === undefined ? 0 : target.low * of - quantity,
+      target.high === undefined ? 0 : quantity - target.high * of,
     );
-    return { target, value: quantity / base, shortfall: short / measured };
+    return {
+      target,
+      value: of === 0 ? Infinity : quantity / of,
+      shortfall: (counts * short) / measured,
+    };
   });
 }
 
@@ -169,7 +220,8 @@ export function reachedBy(
  * Variables: parts, whether each is used, which bears the load, the mixed
  * volume, the shortfalls.
  */
-function modelFor({ components, targets, heightCm, mostComponents }: DesignRequest, total: number) {
+function modelFor(request: DesignRequest, total: number) {
+  const { components, targets, mostComponents } = request;
   const n = components.length;
   const part = (i: number) => i;
   const used = (i: number) => n + i;
@@ -228,15 +280,18 @@ function modelFor({ components, targets, heightCm, mostComponents }: DesignReque
     );
   });
   targets.forEach(({ property, low, high }, t) => {
-    const { ofMixed, ofPart, perMeasured } = linearOf(property, heightCm);
+    const { top, base, counts } = ratioOf(property, request);
     const against = (bound: number, sign: number): Constraint => ({
       terms: [
-        ...components.map((c, i): [number, number] => [part(i), sign * ofPart(c)]),
-        [mixed, sign * (ofMixed - (perMeasured ? 0 : bound))],
+        ...components.map((c, i): [number, number] => [
+          part(i),
+          sign * counts * (top.part(c) - bound * base.part(c)),
+        ]),
+        [mixed, sign * counts * (top.mixed - bound * base.mixed)],
         [short(t), 1],
       ],
       sense: '>=',
-      limit: perMeasured ? sign * bound * total : 0,
+      limit: 0,
     });
     if (low !== undefined) constraints.push(against(low, 1));
     if (high !== undefined) constraints.push(against(high, -1));

@@ -69,7 +69,7 @@ export function fittingRoutes(context: Context): DescribedRouter {
     },
   );
   routes.get('/plans', { summary: 'what was settled on, plant by plant' }, (_request, response) => {
-    response.json({ items: plansWithPlants(db), nextCursor: null });
+    response.json({ items: plansWithPlants(db, context.today()), nextCursor: null });
   });
   routes.put(
     '/plants/:id/plan',

@@ -2,8 +2,10 @@ import { addDays, type IsoDate } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
-import type { PlantRow } from './collection.ts';
+import { plantFile, type PlantRow } from './collection.ts';
 import { judgeAll, type Judgement } from './judging.ts';
+import { newMediumFor } from './newMedium.ts';
+import { readSettings } from './settings.ts';
 
 /** A pot that another plant is about to leave. */
 export interface HandDown {
@@ -68,12 +70,20 @@ function leavesItsPot({ decision, overrule }: Judgement, soon: IsoDate): boolean
   }
 }
 
-/** Every plan with the name of its plant. */
-export function plansWithPlants(db: Db) {
+/** Every plan with the name of its plant, the litres that it asks for and what goes in beside them. */
+export function plansWithPlants(db: Db, date: IsoDate) {
+  const settings = readSettings(db);
   return db
-    .select({ plan: plans, name: plants.name, taxon: plants.taxon })
+    .select({ plan: plans, plant: plants })
     .from(plans)
     .innerJoin(plants, eq(plans.plantId, plants.id))
     .all()
-    .map(({ plan, name, taxon }) => ({ ...plan, name, taxon }));
+    .map(({ plan, plant }) => {
+      const { support, ...fit } = plan.fit;
+      const { filledL, extras, parts } = newMediumFor(db, plantFile(db, plant, date, settings), {
+        ...fit,
+        ...(support ? { support: { ...support, supportId: support.stock?.id ?? null } } : {}),
+      });
+      return { ...plan, name: plant.name, taxon: plant.taxon, parts, filledL, extras };
+    });
 }

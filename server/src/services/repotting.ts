@@ -2,13 +2,8 @@ import {
   aftercarePlan,
   checkPot,
   coverFit,
-  blend,
-  insideOfMaterial,
   measureOut,
   partsOf,
-  potExtras,
-  potLadder,
-  sectionCm2,
   workFor,
   type AftercareTask,
   type DrainageLayer,
@@ -32,8 +27,9 @@ import {
 } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
-import { heightOf, supportOf, weighSupport, type PlantRow } from './collection.ts';
+import type { PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
+import { newMediumFor, partsOrdered } from './newMedium.ts';
 import { checkMix, pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
 import {
@@ -85,7 +81,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     checkDates(tx, plant, order.date);
     checkPot(order.pot);
     checkMix(tx, order);
-    const mediumParts = partsFor(tx, order);
+    const mediumParts = order.recipeId ? partsOrdered(tx, order) : null;
     const judgement = judge(tx, plant, order.date);
     const work = workFor(judgement.file.situation);
     const mixedIn = mixFor(tx, order, judgement);
@@ -175,44 +171,20 @@ function checkDates(db: Db, plant: PlantRow, date: IsoDate): void {
   }
 }
 
-/** Parts as they go in that day: kept with the plant, whatever becomes of the recipe. */
-const partsFor = (db: Db, { recipeId, parts }: RepotOrder): RecipePart[] | null =>
-  parts ?? (recipeId ? [...pantryFor(db).recipe(recipeId).parts] : null);
-
 /** What was measured for it: litres round the ball, through shrink, to scoops. */
 function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null {
-  const listed = partsFor(db, order);
-  if (!order.recipeId || !listed) return null;
-  const pantry = pantryFor(db);
-  const { label, version, extras } = pantry.recipe(order.recipeId);
-  const parts = partsOf(listed, pantry);
-  const support = order.support
-    ? weighSupport(order.support)
-    : order.support === null
-      ? undefined
-      : supportOf(file.plant);
-  const ladder = potLadder({
-    situation: file.situation,
-    options: [
-      { id: 'new', label: '', outside: order.pot, material: order.potMaterial, source: 'free' },
-    ],
-    mix: blend(parts),
-    newKind: order.mediumKind,
-    plantHeightCm: heightOf(file).cm,
-    ...(support ? { support } : {}),
-    ...(order.layer ? { layer: order.layer } : {}),
-    ...(order.cuts ? { cuts: order.cuts } : {}),
-  });
-  const { newMediumL: filledL, fillHeightCm } = ladder.rungs[0]!;
+  if (!order.recipeId) return null;
+  const needed = newMediumFor(db, file, { ...order, recipeId: order.recipeId });
+  const { recipe, parts, filledL, extras } = needed;
   if (filledL <= 0) return null;
-  const inside = insideOfMaterial(order.pot, order.potMaterial);
-  const batch = measureOut(parts, filledL, order.scoopL ? { scoopL: order.scoopL } : {});
+  const resolved = partsOf(parts, pantryFor(db));
+  const batch = measureOut(resolved, filledL, order.scoopL ? { scoopL: order.scoopL } : {});
   return {
-    recipeId: order.recipeId,
-    label,
-    version,
-    parts: listed,
-    extras: potExtras(extras, pantry, sectionCm2(inside, fillHeightCm), filledL),
+    recipeId: recipe.id,
+    label: recipe.label,
+    version: recipe.version,
+    parts,
+    extras,
     filledL,
     mixedL: batch.mixedL,
     scoopL: batch.scoop.scoopL,

@@ -1,0 +1,55 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { COMPONENTS, RECIPES } from '../media/index.ts';
+import { nominalPot } from '../pots/index.ts';
+import { partsOf, substitutes } from '../mixing/index.ts';
+import { agedInPot, mixInPot, swapPlace, type PottedPlace } from './index.ts';
+
+const place = (rimCm: number, heightCm: number): PottedPlace => ({
+  pot: { ...nominalPot(rimCm), heightCm },
+  airNeed: 0.18,
+  drying: 'halfDry',
+  temperatureC: 20,
+});
+const anyParts = fc
+  .uniqueArray(fc.constantFrom(...COMPONENTS), { minLength: 1, maxLength: 5 })
+  .map((list) => list.map((ingredient, i) => ({ ingredient, parts: i + 1 })));
+
+describe('a mix in a pot', () => {
+  it('solids, water and air are 1 in any mix, in any pot, at any age', () => {
+    fc.assert(
+      fc.property(
+        anyParts,
+        fc.double({ min: 6, max: 40, noNaN: true }),
+        fc.double({ min: 4, max: 45, noNaN: true }),
+        fc.double({ min: 0, max: 90, noNaN: true }),
+        (parts, rim, height, months) => {
+          const there = place(rim, height);
+          const mix = mixInPot(parts, there);
+          expect(mix.air + mix.water + mix.solid).toBeCloseTo(1, 12);
+          expect(mix.solid).toBeCloseTo(1 - mix.blend.totalPorosity, 9);
+          const aged = agedInPot(mix, there, months);
+          expect(aged.air + aged.water + aged.solid).toBeCloseTo(1, 12);
+          expect(aged.air).toBeLessThanOrEqual(mix.air + 1e-12);
+        },
+      ),
+      { numRuns: 80 },
+    );
+  });
+
+  it('a taller pot of the same mix holds more air', () => {
+    for (const { parts } of RECIPES) {
+      const airs = [8, 14, 22, 34].map((h) => mixInPot(partsOf(parts), place(16, h)).air);
+      expect([...airs].sort((a, b) => a - b)).toEqual(airs);
+    }
+  });
+
+  it('its swaps are judged with the life that each has in that pot', () => {
+    const there = place(14, 12);
+    const parts = partsOf(RECIPES[0]!.parts);
+    const [nearest] = substitutes(parts, 1, COMPONENTS, swapPlace(there));
+    const life = mixInPot(nearest!.parts, there).life.months;
+    expect(nearest!.figures.lifeMonths).toBe(life);
+    expect(nearest!.figures.air).toBeGreaterThan(0);
+  });
+});

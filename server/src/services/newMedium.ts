@@ -1,0 +1,72 @@
+import {
+  blend,
+  insideOfMaterial,
+  partsOf,
+  potExtras,
+  potLadder,
+  sectionCm2,
+  type DrainageLayer,
+  type MediumKind,
+  type PotExtra,
+  type PotMaterialId,
+  type PotShape,
+  type Recipe,
+  type RecipePart,
+  type RootCuts,
+} from '@fernbank/core';
+import type { Db } from '../db/driver.ts';
+import type { HousedSupport } from '../db/schema.ts';
+import { heightOf, supportOf, weighSupport, type PlantFile } from './collection.ts';
+import { pantryFor } from './pantry.ts';
+
+/** A pot that a plant is to move into, with its mix. */
+export interface MixOrder {
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  recipeId: string;
+  /** as it is mixed, where that is not the recipe's own */
+  parts?: RecipePart[] | undefined;
+  mediumKind?: MediumKind;
+  /** absent: the one it has; null: none */
+  support?: HousedSupport | null;
+  layer?: DrainageLayer;
+  cuts?: RootCuts;
+}
+
+/** Parts as they go in that day: kept with the plant, whatever becomes of the recipe. */
+export const partsOrdered = (
+  db: Db,
+  { recipeId, parts }: { recipeId: string | null; parts?: RecipePart[] | undefined },
+): RecipePart[] => parts ?? [...pantryFor(db).recipe(recipeId!).parts];
+
+/** New medium that goes round a plant's ball, and what goes into its pot beside it. */
+export function newMediumFor(
+  db: Db,
+  file: PlantFile,
+  order: MixOrder,
+): { recipe: Recipe; parts: RecipePart[]; filledL: number; extras: PotExtra[] } {
+  const pantry = pantryFor(db);
+  const recipe = pantry.recipe(order.recipeId);
+  const parts = partsOrdered(db, order);
+  const support = order.support
+    ? weighSupport(order.support)
+    : order.support === null
+      ? undefined
+      : supportOf(file.plant);
+  const { rungs } = potLadder({
+    situation: file.situation,
+    options: [
+      { id: 'new', label: '', outside: order.pot, material: order.potMaterial, source: 'free' },
+    ],
+    mix: blend(partsOf(parts, pantry)),
+    ...(order.mediumKind ? { newKind: order.mediumKind } : {}),
+    plantHeightCm: heightOf(file).cm,
+    ...(support ? { support } : {}),
+    ...(order.layer ? { layer: order.layer } : {}),
+    ...(order.cuts ? { cuts: order.cuts } : {}),
+  });
+  const { newMediumL: filledL, fillHeightCm } = rungs[0]!;
+  const inside = insideOfMaterial(order.pot, order.potMaterial);
+  const extras = potExtras(recipe.extras, pantry, sectionCm2(inside, fillHeightCm), filledL);
+  return { recipe, parts, filledL, extras };
+}
