@@ -36,7 +36,9 @@ import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
 import { PLANTS, SETTLED, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
+import { stockPantry } from './pantry.ts';
 
+const TESTED_DAYS_AGO = 31;
 const MONTHS_KEPT = 26;
 const DAYS_PER_MONTH = 30.4;
 const EXPLORED_AFTER_REPOT = 0.48;
@@ -66,6 +68,7 @@ export function fillGarden(db: Db, today: IsoDate, seed = 54): void {
       plantIn(tx, kept, place.id, place.spot, today, random, shelf);
     }
     settlePlans(tx, shelf, today);
+    stockPantry(tx, addDays(today, -TESTED_DAYS_AGO));
   });
 }
 

@@ -15,12 +15,14 @@ import { useDisplay, useTheme } from 'vuetify';
 import OutboxBar from './components/OutboxBar.vue';
 import { m } from './messages/index.ts';
 import { useNotices } from './stores/notices.ts';
+import { usePantry } from './stores/pantry.ts';
 import { useSettings } from './stores/settings.ts';
 import { wordsFor } from './api/client.ts';
 
 const route = useRoute();
 const settings = useSettings();
 const notices = useNotices();
+const pantry = usePantry();
 const { smAndDown } = useDisplay();
 
 const places = [
@@ -38,6 +40,7 @@ const place = computed(() => {
   if (path.endsWith('/verdict')) return '/verdicts';
   if (path.endsWith('/fit') || path.endsWith('/sheet')) return '/fit';
   if (path.startsWith('/plants')) return '/record';
+  if (path.startsWith('/mix')) return '/fit';
   return places.find(({ to }) => path.startsWith(to))?.to ?? '';
 });
 
@@ -53,7 +56,7 @@ const fault = ref('');
 async function start(): Promise<void> {
   fault.value = '';
   try {
-    await settings.load();
+    await Promise.all([settings.load(), pantry.load()]);
     ready.value = true;
   } catch (error) {
     fault.value = wordsFor(error);

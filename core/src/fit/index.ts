@@ -6,3 +6,4 @@ export * from './remedies.ts';
 export type { Rung, RungNote, RungVerdict } from './rung.ts';
 export * from './standing.ts';
 export * from './mixInPot.ts';
+export * from './mixTargets.ts';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { COMPONENTS, RECIPES } from '../media/index.ts';
 import { nominalPot } from '../pots/index.ts';
 import { partsOf, substitutes } from '../mixing/index.ts';
-import { agedInPot, mixInPot, swapPlace, type PottedPlace } from './index.ts';
+import { agedInPot, mixInPot, mixTargets, swapPlace, type PottedPlace } from './index.ts';
 
 const place = (rimCm: number, heightCm: number): PottedPlace => ({
   pot: { ...nominalPot(rimCm), heightCm },
@@ -51,5 +51,27 @@ describe('a mix in a pot', () => {
     const life = mixInPot(nearest!.parts, there).life.months;
     expect(nearest!.figures.lifeMonths).toBe(life);
     expect(nearest!.figures.air).toBeGreaterThan(0);
+  });
+});
+
+describe('targets to begin from', () => {
+  it.each([
+    [0.25, 'halfDry'],
+    [0.12, 'littleDry'],
+    [null, 'fullyDry'],
+    [0.05, 'wet'],
+  ] as const)('a need of %s, %s: air above it, and ranges that are possible', (airNeed, drying) => {
+    const targets = mixTargets({ airNeed, drying });
+    const air = targets.find(({ property }) => property === 'air');
+    expect(air?.low ?? null).toBe(airNeed === null ? null : airNeed + 0.06);
+    for (const { low, high, importance } of targets) {
+      if (low !== undefined && high !== undefined) expect(low).toBeLessThan(high);
+      expect(importance).toBeGreaterThan(0);
+    }
+    const least = targets.reduce(
+      (sum, { property, low }) => sum + (property === 'air' || property === 'water' ? low! : 0),
+      0,
+    );
+    expect(least).toBeLessThan(0.95);
   });
 });

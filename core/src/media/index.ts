@@ -8,3 +8,4 @@ export * from './guideline.ts';
 export * from './handling.ts';
 export * from './own.ts';
 export * from './pantry.ts';
+export * from './prep.ts';

@@ -13,6 +13,7 @@ import {
   ownFromKitchenTest,
   pantryOf,
   permitted,
+  preparations,
   provenanceOf,
   RECIPES,
   recipe,
@@ -207,5 +208,22 @@ describe('a column as it ages', () => {
     expect(start).toMatchObject({ air: 0.3, solid: 0.2, sunk: 0 });
     expect(start.water).toBeCloseTo(0.5, 12);
     expect(() => agedColumn(fresh, 0.8, warm, 1)).toThrow(/solid/);
+  });
+});
+
+describe('preparations', () => {
+  const of = (school: 'preWet' | 'dryFill', ...ids: string[]) =>
+    preparations(ids.map(component), () => school).map(({ text }) => text);
+
+  it('begin with the longest soak, and name what repels water by its school', () => {
+    const lines = of('preWet', 'perlite', 'peat', 'barkMedium');
+    expect(lines[0]).toBe('soak bark 8–12 mm: overnight');
+    expect(lines.find((line) => line.includes('peat'))).toMatch(/a little at a time/);
+    expect(of('dryFill', 'peat')[0]).toMatch(/small doses/);
+    expect(of('preWet', 'coir')).toEqual(['soak coir pith: 30 min']);
+  });
+
+  it('are none for what is ready as it is', () => {
+    expect(of('preWet', 'sharpSand', 'vermiculite')).toEqual([]);
   });
 });

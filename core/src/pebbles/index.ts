@@ -1,2 +1,3 @@
 export * from './setup.ts';
 export * from './wick.ts';
+export * from './use.ts';

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { component } from '../media/index.ts';
 import { volumeBelowL } from '../pots/index.ts';
-import { PEBBLE_LIFT_CM, planPebbles, wickFlowMl, WICKS, type PebbleRequest } from './index.ts';
+import {
+  PEBBLE_LIFT_CM,
+  planPebbles,
+  typicalPotUseL,
+  wickFlowMl,
+  WICKS,
+  type PebbleRequest,
+} from './index.ts';
 
 const INNER = { shape: 'round' as const, topDiameterCm: 12, baseDiameterCm: 9, heightCm: 11 };
 const OUTER = { shape: 'round' as const, topDiameterCm: 16, baseDiameterCm: 14, heightCm: 18 };
@@ -94,5 +101,13 @@ describe('pebbles over a reservoir', () => {
     ['roots that leave no room', { rootsL: 3 }, /rootsL/],
   ])('%s is refused', (_what, change, message) => {
     expect(() => planPebbles({ ...REQUEST, ...change })).toThrow(message);
+  });
+
+  it('a leafy 14 cm pot drinks 25–60 g a day in growth, less in winter (common practice, no source)', () => {
+    const pot = { shape: 'round' as const, topDiameterCm: 14, baseDiameterCm: 10, heightCm: 12 };
+    const { growth, winter } = typicalPotUseL(pot);
+    expect(growth).toBeGreaterThan(0.025);
+    expect(growth).toBeLessThan(0.06);
+    expect(winter).toBeLessThan(growth);
   });
 });

@@ -1,16 +1,24 @@
 import type {
+  Avoided,
+  Component,
+  ComponentRecord,
   Decision,
   DrainageLayer,
   FirstWaterSchool,
   GrownSchool,
   GrowthRate,
+  KitchenReading,
   LightClass,
   MediumKind,
   OldMediumSchool,
+  OwnNumbers,
+  PotExtra,
   PotMaterialId,
   PotShape,
   PotSource,
   PotTone,
+  Recipe,
+  RecipePart,
   RootCuts,
   Section,
   Signals,
@@ -24,6 +32,7 @@ import type {
   Traits,
   VerdictKind,
   WaterFindings,
+  WettingSchool,
   WhenSchool,
 } from '@fernbank/core';
 
@@ -52,6 +61,7 @@ export interface Plant extends Row {
   potId: number | null;
   mediumKind: MediumKind;
   recipeId: string | null;
+  mediumParts: RecipePart[] | null;
   lastRepot: string | null;
   heightCm: number | null;
   supportCm: number | null;
@@ -129,6 +139,8 @@ export interface FitPlan {
   potSource: PotSource;
   leftBy?: string;
   recipeId: string;
+  /** as they are to be mixed, where they are not the recipe's own */
+  parts?: RecipePart[];
   size: SizeSchool;
   layer: DrainageLayer;
   cuts: RootCuts;
@@ -145,6 +157,46 @@ export interface PlanRow extends Row {
   plantId: number;
   date: string;
   fit: FitPlan;
+}
+
+/** A plan with what it asks of the tub. */
+export interface NamedPlan extends PlanRow {
+  name: string;
+  taxon: string;
+  parts: RecipePart[];
+  filledL: number;
+  extras: PotExtra[];
+}
+
+/** A component as the keeper has it, and what there is of it. Found by its id, a string. */
+export interface PantryComponent extends Component {
+  rev: number;
+  shipped: boolean;
+  own: OwnNumbers;
+  handling: NonNullable<ComponentRecord['handling']>;
+  wetting: WettingSchool | null;
+  grade: string;
+  note: string;
+  bagL: number | null;
+  pricePerBag: number | null;
+  bags: number;
+  openL: number;
+  kitchen: { on: string; reading: KitchenReading } | null;
+  removed: boolean;
+}
+
+export interface PantryRecipe extends Recipe {
+  rev: number;
+  shipped: boolean;
+  removed: boolean;
+}
+export interface RecipeVersion {
+  id: number;
+  version: number;
+  label: string;
+  parts: RecipePart[];
+  extras: Recipe['extras'];
+  until: string;
 }
 
 /** What a plant could be fitted with. */
@@ -225,6 +277,8 @@ export interface Repot extends Row {
   after: Housing;
   mixedIn: {
     label: string;
+    version?: number;
+    extras?: PotExtra[];
     filledL: number;
     mixedL: number;
     scoopL: number;
@@ -332,6 +386,10 @@ export interface Settings {
   >;
   firstWaterSchool: FirstWaterSchool;
   scoopL: number | null;
+  tubL: number | null;
+  avoided: Avoided;
+  wettingSchool: WettingSchool;
+  currency: string;
   demo: boolean;
   today: string;
 }

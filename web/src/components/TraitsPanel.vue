@@ -5,7 +5,6 @@ import {
   LIGHT_CLASSES,
   MEDIUM_KINDS,
   OLD_MEDIUM_SCHOOLS,
-  RECIPES,
   RHYTHMS,
   ROOT_KINDS,
   SIZE_SCHOOLS,
@@ -20,6 +19,7 @@ import { api, ApiError, wordsFor } from '../api/client.ts';
 import type { Plant, PlantFile } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
+import { usePantry } from '../stores/pantry.ts';
 import NumberField from './NumberField.vue';
 
 /** What Fernbank assumes of a plant: from the catalogue, and any of it the keeper's to set. */
@@ -44,7 +44,7 @@ const CHOICES: Partial<Record<TraitName, Choice[]>> = {
   rhythm: Object.entries(RHYTHMS).map(([value, { label }]) => ({ value, title: label })),
   light: LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label })),
   medium: MEDIUM_KINDS.map(({ id, label }) => ({ value: id, title: label })),
-  recipe: RECIPES.map(({ id, label }) => ({ value: id, title: label })),
+  recipe: usePantry().pantry.recipes.map(({ id, label }) => ({ value: id, title: label })),
   snug: [
     { value: true, title: m.look.yes },
     { value: false, title: m.look.no },

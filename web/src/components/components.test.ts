@@ -1,4 +1,4 @@
-import { signal } from '@fernbank/core';
+import { recipe, signal } from '@fernbank/core';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -192,7 +192,10 @@ describe('drafts', () => {
 });
 
 it('every recipe has a kind of medium', () => {
-  expect(kindOfRecipe('barkEpiphyte')).toBe('bark');
-  expect(kindOfRecipe('gritty')).toBe('loam');
-  expect(kindOfRecipe('leafMould')).toBe('peatSoil');
+  setActivePinia(createPinia());
+  const kind = (id: string) => kindOfRecipe(id, recipe(id).parts);
+  expect(kind('barkEpiphyte')).toBe('bark');
+  expect(kind('gritty')).toBe('loam');
+  expect(kind('leafMould')).toBe('peatSoil');
+  expect(kind('fineRoots')).toBe('peatSoil');
 });

@@ -1,5 +1,12 @@
-import { MEDIUM_KINDS, recipe, RECIPES, type MediumKind, type Rung } from '@fernbank/core';
+import {
+  kindOfParts,
+  MEDIUM_KINDS,
+  type MediumKind,
+  type RecipePart,
+  type Rung,
+} from '@fernbank/core';
 import { m } from '../messages/index.ts';
+import { usePantry } from '../stores/pantry.ts';
 import { useUnits } from './useUnits.ts';
 
 /** Numbers of a ladder or a verdict as words with their units. */
@@ -25,20 +32,18 @@ export function useFigureWords() {
 
 /** What a medium is called: its recipe where one is known, else its kind. */
 export function mediumName(kind: string, recipeId: string | null): string {
+  const { recipes } = usePantry().pantry;
   return (
-    RECIPES.find(({ id }) => id === recipeId)?.label ??
+    recipes.find(({ id }) => id === recipeId)?.label ??
+    usePantry().recipes.find(({ id }) => id === recipeId)?.label ??
     MEDIUM_KINDS.find(({ id }) => id === kind)?.label ??
     kind
   );
 }
 
-/** The kind of medium that a recipe makes, by its main part. */
-export function kindOfRecipe(recipeId: string): MediumKind {
+/** The kind of medium that a recipe makes: the one it stands for, else by its main part. */
+export function kindOfRecipe(recipeId: string, parts: readonly RecipePart[]): MediumKind {
+  const { pantry } = usePantry();
   const named = MEDIUM_KINDS.find((kind) => kind.recipe === recipeId);
-  if (named) return named.id;
-  const parts = [...recipe(recipeId).parts].sort((a, b) => b.parts - a.parts);
-  const main = parts[0]!.component;
-  if (main.startsWith('bark')) return parts.length > 2 ? 'mix' : 'bark';
-  if (main === 'loamCompost') return 'loam';
-  return ['pumice', 'lava', 'grit'].includes(main) ? 'mineral' : 'peatSoil';
+  return named?.id ?? kindOfParts(parts, (id) => pantry.component(id).like);
 }

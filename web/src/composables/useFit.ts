@@ -1,6 +1,6 @@
 import {
   adviseSupport,
-  blendOfRecipe,
+  blend,
   climbAhead,
   CUTTING_START_CM,
   extendedSupport,
@@ -10,22 +10,32 @@ import {
   keepingDamp,
   planSupport,
   potLadder,
+  meanTemperatureC,
+  partsOf,
+  permitted,
   remedies,
   SIZE_SCHOOLS,
   standingSupport,
   standsAtCm,
   stanceOf,
   supportKind,
+  swapPlace,
   usualHeadspaceCm,
   vpdAtYearEnd,
   wantsSupport,
+  whyAvoided,
+  withStandIns,
   type Climb,
+  type Component,
   type DrainageLayer,
   type FitRequest,
   type GrownOutcome,
   type GrownSchool,
   type KindAdvice,
   type Ladder,
+  type Part,
+  type PottedPlace,
+  type RecipePart,
   type Remedy,
   type Rung,
   type SizeSchool,
@@ -36,15 +46,18 @@ import {
   type SupportPlan,
   type SupportStock,
 } from '@fernbank/core';
-import { computed, reactive, type Ref } from 'vue';
+import { computed, reactive, watch, type Ref } from 'vue';
 import type { FitPlan, Fitting, PlantFile, SupportWish } from '../api/types.ts';
 import { coverOption, optionsFor, shelfIdOf } from './fitOptions.ts';
+import { usePantry } from '../stores/pantry.ts';
 import { kindOfRecipe } from './figureWords.ts';
 
 /** What a keeper can turn on the fit page. */
 export interface FitChoices {
   size: SizeSchool;
   recipeId: string;
+  /** mixed otherwise for this pot; null: as its recipe has it */
+  parts: RecipePart[] | null;
   layer: DrainageLayer;
   pieces: number;
   rootsPruned: boolean;
@@ -82,7 +95,8 @@ export function startingChoices(file: PlantFile, fitting: Fitting): FitChoices {
   return {
     size: plan?.size ?? schools?.size ?? 'oneUp',
     recipeId: plan?.recipeId ?? traits.recipe,
-    layer: plan?.layer ?? 'screen',
+    parts: plan?.parts ?? null,
+    layer: plan?.layer ?? usePantry().pantry.recipe(traits.recipe).extras.layer ?? 'screen',
     pieces: plan?.cuts.pieces ?? 1,
     rootsPruned: plan?.cuts.rootsPruned ?? false,
     picked: null,
@@ -133,12 +147,39 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   const choices = reactive(startingChoices(loaded.value.file, loaded.value.fitting));
   const file = computed(() => loaded.value.file);
   const fitting = computed(() => loaded.value.fitting);
-  const mix = computed(() => blendOfRecipe(choices.recipeId));
+  const store = usePantry();
+  const place = computed((): PottedPlace => ({
+    pot: file.value.situation.pot,
+    airNeed: file.value.situation.traits.airNeed,
+    drying: file.value.situation.traits.drying,
+    temperatureC: meanTemperatureC(file.value.situation.spot),
+  }));
+  /** The mix for this pot: its recipe, or as it was swapped by hand; never what is avoided. */
+  const mixed = computed(() => {
+    const { pantry, priceOf } = store;
+    const listed = choices.parts ?? pantry.recipe(choices.recipeId).parts;
+    return withStandIns(
+      partsOf(listed, pantry),
+      (component) => whyAvoided(component, pantry.avoided) !== null,
+      permitted(pantry),
+      swapPlace(place.value, priceOf),
+    );
+  });
+  const mix = computed(() => blend(mixed.value.parts));
+  const ownParts = computed((): RecipePart[] | null => {
+    const now = listedParts(mixed.value.parts);
+    const recipe = store.pantry.recipe(choices.recipeId).parts;
+    return JSON.stringify(now) === JSON.stringify(recipe) ? null : now;
+  });
+  watch(
+    () => choices.recipeId,
+    () => (choices.parts = null),
+  );
   const options = computed(() => optionsFor(file.value, fitting.value));
   const newKind = computed(() =>
     choices.recipeId === file.value.plant.recipeId
       ? file.value.plant.mediumKind
-      : kindOfRecipe(choices.recipeId),
+      : kindOfRecipe(choices.recipeId, listedParts(mixed.value.parts)),
   );
   const heights = computed(() =>
     file.value.measurements
@@ -331,6 +372,7 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
       potSource: option.source,
       ...(option.leftBy ? { leftBy: option.leftBy } : {}),
       recipeId: choices.recipeId,
+      ...(ownParts.value ? { parts: ownParts.value } : {}),
       size: choices.size,
       layer: choices.layer,
       cuts: { pieces: choices.pieces, rootsPruned: choices.rootsPruned },
@@ -357,6 +399,9 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
 
   return {
     choices,
+    place,
+    mixed,
+    ownParts,
     mix,
     newKind,
     ladder,
@@ -379,6 +424,10 @@ export const sizeSchools = Object.entries(SIZE_SCHOOLS).map(([value, { label }])
   value: value as SizeSchool,
   label,
 }));
+
+/** Parts as they are kept: by id. */
+export const listedParts = (parts: readonly Part<Component>[]): RecipePart[] =>
+  parts.map(({ ingredient, parts: amount }) => ({ component: ingredient.id, parts: amount }));
 
 function withAcross(section: SupportPlan['section'], cm: number): SupportPlan['section'] {
   return section.form === 'round' ? { ...section, diameterCm: cm } : { ...section, widthCm: cm };

@@ -14,6 +14,9 @@ export function useUnits() {
   const cups = (count: number) =>
     `${format(count, 1)} ${format(count, 1) === '1' ? 'cup' : 'cups'}`;
 
+  const money = (value: number) =>
+    `${settings.current.currency} ${value.toLocaleString(undefined, { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`.trim();
+
   const length = (cm: number) =>
     us.value ? `${format(convert(cm, 'cm').to('in'), 1)} in` : `${format(cm, cm < 20 ? 1 : 0)} cm`;
   /** litres for people: cups and quarts for US keepers */
@@ -66,6 +69,17 @@ export function useUnits() {
       us.value
         ? `${format(convert(celsius, 'celsius').to('fahrenheit'), 0)} °F`
         : `${format(celsius, 0)} °C`,
+    /** kg/L for people */
+    density: (kgPerL: number) =>
+      us.value
+        ? `${format(convert(kgPerL, 'kg').to('lb') / convert(1, 'liters').to('quarts'), 2)} lb/qt`
+        : `${format(kgPerL, 2)} kg/L`,
+    money,
+    /** price of a litre for people */
+    pricePerVolume: (perLitre: number) =>
+      us.value
+        ? `${money(perLitre / convert(1, 'liters').to('quarts'))}/qt`
+        : `${money(perLitre)}/L`,
     percent: (share: number) => Math.round(share * 100),
     months: (count: number | null) => (count === null ? null : format(count, count < 10 ? 1 : 0)),
     number: format,

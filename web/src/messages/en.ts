@@ -1,3 +1,5 @@
+import { mix } from './mix.ts';
+
 /** A cost in words: its unit is one typical pot-up done at a poor time. */
 const potUps = (cost: number) =>
   cost < 1
@@ -6,6 +8,7 @@ const potUps = (cost: number) =>
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
+  mix,
   app: {
     name: 'Fernbank',
     skip: 'Skip to the page',

@@ -14,6 +14,10 @@ export const useSettings = defineStore('settings', () => {
     groupSchools: {},
     firstWaterSchool: 'byPlant',
     scoopL: null,
+    tubL: null,
+    avoided: { contents: [], components: [] },
+    wettingSchool: 'preWet',
+    currency: '€',
     demo: false,
     today: new Date().toISOString().slice(0, 10),
   });

@@ -129,6 +129,7 @@ export const PLANT: Plant = {
   potId: null,
   mediumKind: 'bark',
   recipeId: 'barkEpiphyte',
+  mediumParts: null,
   lastRepot: '2024-05-01',
   heightCm: 30,
   supportCm: null,

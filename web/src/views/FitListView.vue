@@ -5,6 +5,7 @@ import { api } from '../api/client.ts';
 import type { Page, PlanRow, VerdictSummary } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
+import MixNav from '../components/mix/MixNav.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
@@ -58,6 +59,7 @@ const sections = computed(() =>
       <h1>{{ m.fit.choose }}</h1>
       <v-btn variant="outlined" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
     </div>
+    <MixNav at="plants" />
     <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
     <section v-if="verdicts && verdicts.length === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>

@@ -3,7 +3,6 @@ import { mdiPlus } from '@mdi/js';
 import {
   LARGEST_POT_CM,
   MEDIUM_KINDS,
-  RECIPES,
   resolveTaxon,
   SMALLEST_POT_CM,
   SUPPORT_KINDS,
@@ -24,6 +23,7 @@ import { useDraft } from '../composables/useDraft.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
+import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const route = useRoute();
@@ -175,7 +175,7 @@ const covers = computed(() =>
 );
 const supportKinds = SUPPORT_KINDS.map(({ id: value, label }) => ({ value, title: label }));
 const kinds = MEDIUM_KINDS.map(({ id: value, label }) => ({ value, title: label }));
-const recipes = RECIPES.map(({ id: value, label, use }) => ({
+const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
   value,
   title: label,
   props: { subtitle: use },

@@ -155,6 +155,7 @@ const subject = computed(() => {
     material: plant.potMaterial,
     mediumKind: plant.mediumKind,
     recipeId: plant.recipeId,
+    parts: plant.mediumParts,
     explored: 0.35 + 0.65 * file.value!.decision.states.crowded,
     plantHeightCm: height.cm,
     growthForm: file.value!.situation.traits.growthForm,

@@ -9,6 +9,7 @@ import {
 import { computed, useId } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import { usePantry } from '../../stores/pantry.ts';
 import { sceneOf, type CutawaySubject } from './scene.ts';
 
 /** A pot cut open, to scale: the same pixels per centimetre wherever pots are compared. */
@@ -30,8 +31,9 @@ const props = withDefaults(
 
 const { length, volume, percent } = useUnits();
 const id = useId();
+const store = usePantry();
 
-const scene = computed(() => sceneOf(props.subject, props.crownCm));
+const scene = computed(() => sceneOf(props.subject, props.crownCm, store.pantry));
 /** Figures of the ruler stay legible however small the scale, cm of the drawing. */
 const figureCm = computed(() => Math.max(1.35, 11 / props.pxPerCm));
 const margin = computed(() => (props.ruler ? 1 + 2 * figureCm.value : 0.6));
@@ -80,7 +82,7 @@ const FILL: Record<string, string> = {
   charcoal: '#26262a',
   treeFernFibre: '#4d3a26',
 };
-const colourOf = (component: Component) => FILL[component.id] ?? '#7a6a52';
+const colourOf = (component: Component) => FILL[component.like] ?? '#7a6a52';
 const isLine = (component: Component) =>
   component.grain === 'fibre' || component.grain === 'strand';
 

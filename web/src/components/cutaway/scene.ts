@@ -1,18 +1,20 @@
 import {
-  blendOfRecipe,
+  blend,
   fillL,
   freshIn,
   halfWidthCm,
   insideOfMaterial,
   partsOf,
-  recipe,
   recipeOfKind,
   rimCm,
+  SHIPPED,
   usualHeadspaceCm,
   type Component,
   type MediumKind,
+  type Pantry,
   type PotMaterialId,
   type PotShape,
+  type RecipePart,
   type SupportKindId,
   type Traits,
 } from '@fernbank/core';
@@ -29,6 +31,8 @@ export interface CutawaySubject {
   material: PotMaterialId;
   mediumKind: MediumKind;
   recipeId?: string | null;
+  /** what it really stands in; wins over its recipe */
+  parts?: readonly RecipePart[] | null;
   /** share of the pot that roots explore, 0 … 1.15 */
   explored?: number;
   /** the ball from another pot, set into this one at the finished level */
@@ -129,7 +133,11 @@ const MOST_GRAINS = 170;
 const SMALLEST_MARK_CM = 0.22;
 
 /** @param crownCm  how much of the plant above the rim is drawn before it is cut off */
-export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
+export function sceneOf(
+  subject: CutawaySubject,
+  crownCm = Infinity,
+  pantry: Pantry = SHIPPED,
+): Scene {
   const random = randomFrom(subject.name);
   const { pot } = subject;
   const inside = insideOfMaterial(pot, subject.material);
@@ -141,9 +149,10 @@ export function sceneOf(subject: CutawaySubject, crownCm = Infinity): Scene {
   const fill = inside.heightCm - usualHeadspaceCm(inside);
   const insideY = (z: number) => -(floor + z);
   const parts = partsOf(
-    (subject.recipeId ? recipe(subject.recipeId) : recipeOfKind(subject.mediumKind)).parts,
+    subject.parts ?? pantry.recipe(subject.recipeId ?? recipeOfKind(subject.mediumKind).id).parts,
+    pantry,
   );
-  const mix = blendOfRecipe(subject.recipeId ?? recipeOfKind(subject.mediumKind).id);
+  const mix = blend(parts);
   const fresh = freshIn(mix, inside, fill);
   const plantCm = Math.min(subject.plantHeightCm ?? 0, crownCm);
   const support = supportDrawn(subject);

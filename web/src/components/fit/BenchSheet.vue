@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { recipe, sheetWidthCm, supportFrontCm } from '@fernbank/core';
+import { sheetWidthCm, supportFrontCm } from '@fernbank/core';
 import { computed } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { batchFor } from '../../composables/batchFor.ts';
@@ -8,6 +8,7 @@ import { useFigureWords } from '../../composables/figureWords.ts';
 import { useFit } from '../../composables/useFit.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
@@ -16,13 +17,14 @@ import DepthPlan from './DepthPlan.vue';
 /** One plant on one page for the bench: what to fetch, the measures, the mix in scoops, the cautions. */
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
 const settings = useSettings();
+const store = usePantry();
 const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
 const fit = useFit(computed(() => props.loaded));
 const { choices, rung, plan, stances, remedies, newKind, ladder } = fit;
 const file = computed(() => props.loaded.file);
-const batch = computed(() => batchFor(rung.value, choices.recipeId, settings.current.scoopL));
+const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, settings.current.scoopL));
 
 const subject = computed((): CutawaySubject => {
   const { plant, height, situation } = file.value;
@@ -34,6 +36,7 @@ const subject = computed((): CutawaySubject => {
     material: option.material,
     mediumKind: newKind.value,
     recipeId: choices.recipeId,
+    parts: fit.ownParts.value,
     plantHeightCm: height.cm,
     growthForm: situation.traits.growthForm,
     cover: standing.cover ?? null,
@@ -140,7 +143,7 @@ const steps = computed(() => {
         <ul class="boxes">
           <li v-for="thing in fetch" :key="thing">{{ thing }}</li>
         </ul>
-        <h2>{{ m.fit.mix }}: {{ recipe(choices.recipeId).label }}</h2>
+        <h2>{{ m.fit.mix }}: {{ store.pantry.recipe(choices.recipeId).label }}</h2>
         <table v-if="batch" class="figures">
           <tbody>
             <tr v-for="(measure, i) in batch.measures" :key="measure.component.id">

@@ -45,7 +45,7 @@ const { day } = useDates();
 const file = computed(() => props.loaded.file);
 const plantId = computed(() => file.value.plant.id);
 const fit = useFit(computed(() => props.loaded));
-const { choices, ladder, rung, plan, stances, remedies, settled, mix, newKind } = fit;
+const { choices, ladder, rung, plan, stances, remedies, settled, newKind } = fit;
 const scoopL = computed({
   get: () => (scoop.value === undefined ? settings.current.scoopL : scoop.value),
   set: (litres) => (scoop.value = litres),
@@ -96,6 +96,7 @@ const before = computed((): CutawaySubject => {
     material: plant.potMaterial,
     mediumKind: plant.mediumKind,
     recipeId: plant.recipeId,
+    parts: plant.mediumParts,
     explored: ladder.value.ball.explored,
     plantHeightCm: height.cm,
     growthForm: situation.traits.growthForm,
@@ -109,6 +110,7 @@ const potSubject = (of: Rung): CutawaySubject => ({
   material: of.option.material,
   mediumKind: newKind.value,
   recipeId: choices.recipeId,
+  parts: fit.ownParts.value,
   layerCm: of.depth.layerCm,
   ball: {
     inside: file.value.situation.pot,
@@ -409,9 +411,12 @@ const freeOnShelf = (option: PotOption) => {
     v-model:recipe-id="choices.recipeId"
     v-model:scoop-l="scoopL"
     :rung="rung"
-    :mix="mix"
+    :situation="file.situation"
+    :mixed="fit.mixed.value"
+    :own="fit.ownParts.value !== null"
+    :temperature-c="fit.place.value.temperatureC"
     :usual-recipe="file.situation.traits.recipe"
-    :air-need="file.situation.traits.airNeed"
+    @parts="(parts) => (choices.parts = parts)"
   />
   <RepotForm
     v-if="settled"

@@ -1,184 +1,256 @@
 <script setup lang="ts">
-import { partsOf, recipe, RECIPES, whatItBuys, type Blend, type Rung } from '@fernbank/core';
-import { computed } from 'vue';
+import {
+  agedInPot,
+  blend,
+  insideOfMaterial,
+  mediumLife,
+  mixInPot,
+  potExtras,
+  preparations,
+  sectionCm2,
+  type Component,
+  type Part,
+  type PottedPlace,
+  type RecipePart,
+  type Rung,
+  type Situation,
+} from '@fernbank/core';
+import { computed, ref } from 'vue';
 import { batchFor } from '../../composables/batchFor.ts';
+import { useChangeWords } from '../../composables/changeWords.ts';
+import { listedParts, type Fit } from '../../composables/useFit.ts';
+import { useExtraWords } from '../../composables/extraWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
-import AirWaterColumn from '../cutaway/AirWaterColumn.vue';
+import { usePantry } from '../../stores/pantry.ts';
+import { useSettings } from '../../stores/settings.ts';
+import AgeingPanel from '../mix/AgeingPanel.vue';
+import BuysPanel from '../mix/BuysPanel.vue';
+import MeasuresTable from '../mix/MeasuresTable.vue';
+import MixColumns from '../mix/MixColumns.vue';
+import OldMediumPanel from '../mix/OldMediumPanel.vue';
+import SwapDialog from '../mix/SwapDialog.vue';
 
 /** The recipe in whole scoops for the chosen pot, and what it will hold there. */
 const props = defineProps<{
   rung: Rung | null;
-  mix: Blend;
+  situation: Situation;
+  mixed: Fit['mixed']['value'];
+  /** mixed otherwise than its recipe */
+  own: boolean;
   usualRecipe: string;
-  airNeed: number | null;
+  temperatureC: number;
 }>();
 const recipeId = defineModel<string>('recipeId', { required: true });
 const scoopL = defineModel<number | null>('scoopL', { required: true });
+const emit = defineEmits<{ parts: [RecipePart[] | null] }>();
 
-const { volume, percent, length } = useUnits();
-const batch = computed(() => batchFor(props.rung, recipeId.value, scoopL.value));
-const dusty = computed(() => batch.value?.measures.some(({ component }) => component.dusty));
-const biohazard = computed(() =>
-  batch.value?.measures.some(({ component }) => component.biohazard),
-);
-const columnCm = computed(() => props.rung!.fillHeightCm - props.rung!.depth.layerCm);
-/** What each part buys in this pot: air against its share, drawn and in one sentence. */
-const buys = computed(() => {
-  if (!props.rung) return [];
-  const parts = partsOf(recipe(recipeId.value).parts);
-  if (parts.length < 2) return [];
-  return parts.map(({ ingredient }, i) => {
-    const { curve, present, addsAir, countsFrom } = whatItBuys(parts, i, columnCm.value);
-    const most = Math.max(...curve.map(({ air }) => air), 0.01);
-    return {
-      label: ingredient.label,
-      curve: `M${curve.map(({ share, air }) => `${(100 * share).toFixed(1)} ${(38 - (36 * air) / most).toFixed(1)}`).join('L')}`,
-      present: 100 * present,
-      text: m.fit.buys(
-        percent(present),
-        Math.round(100 * addsAir),
-        countsFrom === null ? null : percent(countsFrom),
-      ),
-    };
-  });
+const store = usePantry();
+const settings = useSettings();
+const { volume, percent, weight } = useUnits();
+const { changes } = useChangeWords();
+const { extraWords } = useExtraWords();
+const parts = computed(() => props.mixed.parts);
+const batch = computed(() => batchFor(props.rung, parts.value, scoopL.value));
+const components = computed(() => parts.value.map(({ ingredient }) => ingredient));
+const dusty = computed(() => components.value.some((component) => component.dusty));
+const biohazard = computed(() => components.value.some((component) => component.biohazard));
+/** The new pot above its drainage layer. */
+const place = computed((): PottedPlace => {
+  const { traits } = props.situation;
+  const { option } = props.rung!;
+  return {
+    pot: insideOfMaterial(option.outside, option.material),
+    airNeed: traits.airNeed,
+    drying: traits.drying,
+    temperatureC: props.temperatureC,
+  };
 });
+const columnCm = computed(() => props.rung!.fillHeightCm - props.rung!.depth.layerCm);
+const potted = computed(() => mixInPot(parts.value, place.value));
+const months = ref(0);
+const recipeLabel = computed(() => store.pantry.recipe(recipeId.value).label);
+const columns = computed(() => {
+  // The ladder knows the layer on the floor; what ages from there is the mix itself.
+  if (months.value === 0) {
+    const { air, water } = props.rung!;
+    return [{ label: m.mix.fresh, air, water, solid: 1 - air - water }];
+  }
+  return [
+    {
+      label: m.mix.afterShort(Math.round(months.value)),
+      ...agedInPot(potted.value, place.value, months.value),
+    },
+  ];
+});
+const lifeOf = (list: readonly Part<Component>[]) =>
+  mediumLife(blend(list), place.value.pot, place.value, place.value.temperatureC).months;
+
+const extras = computed(() =>
+  props.rung
+    ? potExtras(
+        store.pantry.recipe(recipeId.value).extras,
+        store.pantry,
+        sectionCm2(place.value.pot, props.rung.fillHeightCm),
+        props.rung.newMediumL,
+      )
+    : [],
+);
+const before = computed(() =>
+  preparations(
+    components.value,
+    ({ id }) => store.stockOf(id)?.wetting ?? settings.current.wettingSchool,
+  ),
+);
+/** Parts that are known to be missing: one tap finds what stands in. */
+const outOf = computed(() =>
+  parts.value.flatMap(({ ingredient }, of) => (store.outOfStock(ingredient.id) ? [of] : [])),
+);
+const swapping = ref<number | null>(null);
 const recipes = computed(() =>
-  RECIPES.map(({ id: value, label, use }) => ({
+  store.pantry.recipes.map(({ id: value, label, use }) => ({
     value,
     title: value === props.usualRecipe ? `${label} (${m.fit.usual})` : label,
     props: { subtitle: use },
   })),
 );
-const scoops = [0.05, 0.1, 0.2, 0.25, 0.5, 1, 2].map((value) => ({ value, title: volume(value) }));
+const SCOOPS_L = [0.05, 0.1, 0.2, 0.24, 0.25, 0.5, 1, 2];
+const scoops = computed(() => {
+  const own = settings.current.scoopL;
+  const sizes = own === null || SCOOPS_L.includes(own) ? SCOOPS_L : [...SCOOPS_L, own];
+  return [...sizes]
+    .sort((a, b) => a - b)
+    .map((value) => ({
+      value,
+      title: value === own ? m.mix.ownScoop(volume(value)) : volume(value),
+    }));
+});
 const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
 </script>
 
 <template>
-  <section class="panel mix">
-    <div class="stack">
-      <h2>{{ m.fit.mix }}</h2>
-      <div class="row fields">
-        <v-select v-model="recipeId" :items="recipes" :label="m.fit.recipe" />
-        <v-select
-          v-model="scoopL"
-          :items="scoops"
-          :label="m.fit.scoop"
-          :placeholder="m.fit.suggested"
-          persistent-placeholder
-          clearable
-        />
-      </div>
-      <template v-if="batch">
-        <table class="figures">
-          <thead>
-            <tr>
-              <th>{{ m.fit.component }}</th>
-              <th class="num">{{ m.fit.scoop }} {{ volume(batch.scoop.scoopL) }}</th>
-              <th class="num">{{ m.fit.litres }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(measure, i) in batch.measures" :key="measure.component.id">
-              <td>{{ measure.component.label }}</td>
-              <td class="num big">{{ m.fit.scoops(batch.scoop.scoops[i]!) }}</td>
-              <td class="num">{{ volume(measure.litres) }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p>
-          {{ volume(batch.filledL) }} {{ m.fit.toFill }}, + {{ percent(batch.margins.settling) }} %
-          {{ m.fit.settling }}, + {{ percent(batch.margins.spare) }} % {{ m.fit.spare }} =
-          <strong>{{ volume(batch.mixedL) }} {{ m.fit.mixed }}</strong
-          >; {{ volume(batch.measuredL) }} {{ m.fit.measured }} ({{ percent(mix.shrink) }} %
-          {{ m.fit.shrink }}).
+  <section class="panel stack">
+    <div class="mix">
+      <div class="stack">
+        <h2>{{ m.fit.mix }}</h2>
+        <div class="row fields">
+          <v-select v-model="recipeId" :items="recipes" :label="m.fit.recipe" />
+          <v-select
+            v-model="scoopL"
+            :items="scoops"
+            :label="m.fit.scoop"
+            :placeholder="m.fit.suggested"
+            persistent-placeholder
+            clearable
+          />
+        </div>
+        <p v-for="standIn in mixed.standIns" :key="standIn.instead.id" class="note">
+          {{ m.mix.standIn(standIn.instead.label, standIn.uses.label, changes(standIn.change)) }}
+          <router-link to="/mix/components">{{ m.mix.avoidList }}</router-link>
         </p>
-        <p class="quiet">
-          {{
-            batch.scoop.exactEnough
-              ? m.fit.rounding(upTo(batch.scoop.worstError))
-              : m.fit.roundingOver(upTo(batch.scoop.worstError))
-          }}
+        <p v-for="of in outOf" :key="of" class="note">
+          {{ m.mix.outOf(parts[of]!.ingredient.label) }}
+          <v-btn variant="outlined" min-height="44" class="no-print ml-2" @click="swapping = of">{{
+            m.mix.whatInstead
+          }}</v-btn>
         </p>
-        <details v-if="buys.length > 1">
-          <summary>{{ m.fit.buysTitle }}</summary>
-          <ul class="buys">
-            <li v-for="row in buys" :key="row.label">
-              <strong>{{ row.label }}</strong>
-              <svg
-                viewBox="0 0 100 40"
-                preserveAspectRatio="none"
-                role="img"
-                :aria-label="row.text"
-              >
-                <path :d="row.curve" class="curve" />
-                <line :x1="row.present" :x2="row.present" y1="0" y2="40" class="now" />
-              </svg>
-              <span>{{ row.text }}</span>
-            </li>
+        <p v-if="own && mixed.standIns.length === 0" class="note">
+          {{ m.mix.mixedOtherwise(recipeLabel) }}
+          <v-btn variant="text" min-height="44" class="no-print" @click="emit('parts', null)">{{
+            m.mix.backToRecipe
+          }}</v-btn>
+        </p>
+        <template v-if="batch">
+          <MeasuresTable
+            :measures="batch.measures"
+            :scoop="batch.scoop"
+            swappable
+            @swap="(of) => (swapping = of)"
+          />
+          <ul v-if="extras.length > 0" class="plain">
+            <li v-for="extra in extras" :key="extra.kind">{{ extraWords(extra) }}</li>
           </ul>
-          <p class="quiet small">{{ m.fit.buysHow(length(columnCm)) }}</p>
-        </details>
-        <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>
-        <p v-if="biohazard" class="caution">{{ m.fit.bio }}</p>
-      </template>
-      <p v-else-if="rung">{{ m.fit.noMix }}</p>
+          <p>
+            {{ volume(batch.filledL) }} {{ m.fit.toFill }}, +
+            {{ percent(batch.margins.settling) }} % {{ m.fit.settling }}, +
+            {{ percent(batch.margins.spare) }} % {{ m.fit.spare }} =
+            <strong>{{ volume(batch.mixedL) }} {{ m.fit.mixed }}</strong
+            >; {{ volume(batch.measuredL) }} {{ m.fit.measured }} ({{
+              percent(potted.blend.shrink)
+            }}
+            % {{ m.fit.shrink }}).
+          </p>
+          <p class="quiet">
+            {{ m.fit.rounding(upTo(batch.scoop.worstError)) }}
+            <template v-if="batch.scoop.scale > 1.005">
+              {{ m.mix.scaled(volume(batch.mixedL * (batch.scoop.scale - 1))) }}
+            </template>
+          </p>
+          <p v-if="batch.scoop.scale > 1.5" class="caution">
+            {{ m.mix.scoopTooLarge(volume(batch.scoop.scoopL)) }}
+          </p>
+          <p class="quiet small">
+            {{ m.mix.byWeight(weight(batch.measures.reduce((sum, { dryKg }) => sum + dryKg, 0))) }}
+          </p>
+          <template v-if="before.length > 0">
+            <h3>{{ m.mix.before }}</h3>
+            <ul class="plain">
+              <li v-for="step in before" :key="step.text">{{ step.text }}</li>
+            </ul>
+          </template>
+          <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>
+          <p v-if="biohazard" class="caution">{{ m.fit.bio }}</p>
+        </template>
+        <p v-else-if="rung">{{ m.fit.noMix }}</p>
+      </div>
+      <div v-if="rung" class="holds">
+        <h3>{{ m.fit.holds }}</h3>
+        <MixColumns :columns="columns" :air-need="situation.traits.airNeed" />
+      </div>
     </div>
-    <div v-if="rung">
-      <h3>{{ m.fit.holds }}</h3>
-      <AirWaterColumn :air="rung.air" :water="rung.water" :air-need="airNeed" class="mt-2" />
-    </div>
+    <template v-if="rung">
+      <details>
+        <summary>{{ m.mix.ageing }}</summary>
+        <AgeingPanel
+          v-model="months"
+          :mixes="[{ label: recipeLabel, mix: potted }]"
+          :place="place"
+        />
+      </details>
+      <details v-if="parts.length > 1">
+        <summary>{{ m.fit.buysTitle }}</summary>
+        <BuysPanel :parts="parts" :height-cm="columnCm" :life-of="lifeOf" />
+      </details>
+      <details>
+        <summary>{{ m.mix.old.title }}</summary>
+        <OldMediumPanel :situation="situation" :place="place" :pot="place.pot" />
+      </details>
+      <SwapDialog
+        :parts="parts"
+        :of="swapping"
+        :place="place"
+        @close="swapping = null"
+        @swap="(swapped) => emit('parts', listedParts(swapped))"
+      />
+    </template>
   </section>
 </template>
 
 <style scoped>
 .mix {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr) minmax(260px, 320px);
   gap: 24px;
 }
 .fields > * {
   flex: 1 1 200px;
 }
-.buys {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  gap: 8px;
+.note {
+  border-left: 4px solid rgb(var(--v-theme-secondary));
+  padding-left: 10px;
 }
-.buys li {
-  display: grid;
-  grid-template-columns: minmax(90px, 0.5fr) 110px minmax(0, 1fr);
-  gap: 12px;
-  align-items: center;
-}
-.buys svg {
-  width: 110px;
-  height: 40px;
-  border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.4);
-}
-.curve {
-  fill: none;
-  stroke: rgb(var(--v-theme-water));
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-.now {
-  stroke: rgb(var(--v-theme-primary));
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-.big {
-  font-size: 1.2rem;
-  font-weight: 700;
-}
-@media (max-width: 640px) {
-  .buys li {
-    grid-template-columns: minmax(0, 1fr) 110px;
-  }
-  .buys li > span {
-    grid-column: 1 / -1;
-  }
+.plain {
+  padding-left: 1.1em;
 }
 @media (max-width: 800px) {
   .mix {

@@ -45,7 +45,7 @@ async function confirm(): Promise<void> {
   fault.value = '';
   saving.value = true;
   const { plantId, settled, keepsSupport, extensions, mediumKind, scoopL } = props;
-  const { pot, potMaterial, potId, recipeId, layer, cuts, support } = settled;
+  const { pot, potMaterial, potId, recipeId, parts, layer, cuts, support } = settled;
   try {
     const { id } = await api<Repot & { tasks: Task[] }>('/repots', {
       method: 'POST',
@@ -56,6 +56,7 @@ async function confirm(): Promise<void> {
         potId,
         mediumKind,
         recipeId,
+        ...(parts ? { parts } : {}),
         layer,
         cuts,
         extensions,

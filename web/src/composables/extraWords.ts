@@ -1,0 +1,15 @@
+import type { PotExtra } from '@fernbank/core';
+import { m } from '../messages/index.ts';
+import { useUnits } from './useUnits.ts';
+
+/** What goes into a pot beside its mix, in words with amounts. */
+export function useExtraWords() {
+  const { volume, number } = useUnits();
+  return {
+    extraWords: ({ kind, label, litres, grams, depthMm }: PotExtra): string => {
+      if (kind === 'topDressing') return m.mix.dressing(label, depthMm!, volume(litres!));
+      if (kind === 'perPot') return m.mix.handful(label, volume(litres!));
+      return m.mix.feedLine(number(grams!, 0));
+    },
+  };
+}

@@ -1,0 +1,578 @@
+<script setup lang="ts">
+import { mdiClose, mdiPlus, mdiPrinter } from '@mdi/js';
+import {
+  BALL_STAYS,
+  draw,
+  fillL,
+  nominalPot,
+  partsOf,
+  permitted,
+  planTub,
+  potExtras,
+  preparations,
+  sectionCm2,
+  usualHeadspaceCm,
+  whyAvoided,
+  withStandIns,
+  type PotExtra,
+  type RecipePart,
+  type TubPlan,
+} from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { api } from '../api/client.ts';
+import type { NamedPlan, Page, PantryComponent } from '../api/types.ts';
+import FetchState from '../components/FetchState.vue';
+import MeasuresTable from '../components/mix/MeasuresTable.vue';
+import MixNav from '../components/mix/MixNav.vue';
+import SwapDialog from '../components/mix/SwapDialog.vue';
+import NumberField from '../components/NumberField.vue';
+import { useChangeWords } from '../composables/changeWords.ts';
+import { useExtraWords } from '../composables/extraWords.ts';
+import { useDraft } from '../composables/useDraft.ts';
+import { listedParts } from '../composables/useFit.ts';
+import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
+import { usePantry } from '../stores/pantry.ts';
+import { useSettings } from '../stores/settings.ts';
+
+/** One mix for many pots: litres, tub loads in whole scoops, bags to open, what is left, cost, weight. */
+const route = useRoute();
+const store = usePantry();
+const settings = useSettings();
+const notices = useNotices();
+const { volume, weight, percent, number, money, length, lengthUnit, lengthToCm, volumeUnit } =
+  useUnits();
+const { volumeToL, volumeFromL } = useUnits();
+const { changes } = useChangeWords();
+const { extraWords } = useExtraWords();
+
+type Work = keyof typeof BALL_STAYS | 'noBall';
+/** Pots without a plan: so many of one width, out of another. */
+interface PotRow {
+  count: number | null;
+  rim: number | null;
+  fromRim: number | null;
+  work: Work;
+}
+const { draft } = useDraft('batch', () => ({
+  rows: [] as PotRow[],
+  leftOut: [] as number[],
+}));
+const {
+  value: plans,
+  fault,
+  load,
+} = useLoaded(async () => (await api<Page<NamedPlan>>('/plans')).items);
+
+const recipeId = ref<string>(String(route.query.recipe ?? ''));
+watch(plans, (now) => {
+  // The recipe that most plans wait for.
+  const counts = new Map<string, number>();
+  for (const { fit } of now ?? []) counts.set(fit.recipeId, (counts.get(fit.recipeId) ?? 0) + 1);
+  const most = [...counts].sort((a, b) => b[1] - a[1])[0];
+  if (!recipeId.value) recipeId.value = most?.[0] ?? store.pantry.recipes[0]!.id;
+});
+const own = ref<RecipePart[] | null>(null);
+watch(recipeId, () => (own.value = null));
+const recipe = computed(() =>
+  recipeId.value ? store.pantry.recipe(recipeId.value) : store.pantry.recipes[0]!,
+);
+const recipes = computed(() =>
+  store.pantry.recipes.map(({ id: value, label, use }) => {
+    const waiting = (plans.value ?? []).filter(({ fit }) => fit.recipeId === value).length;
+    return {
+      value,
+      title: waiting > 0 ? m.mix.waiting(label, waiting) : label,
+      props: { subtitle: use },
+    };
+  }),
+);
+const scoopL = ref<number | null>(settings.current.scoopL);
+const tubL = ref<number | null>(settings.current.tubL);
+
+/** A pot of usual depth: what mixes of a batch are judged in. */
+const place = computed(() => ({
+  pot: nominalPot(14),
+  airNeed: null,
+  drying: 'littleDry' as const,
+  temperatureC: 20,
+}));
+const mixed = computed(() =>
+  withStandIns(
+    partsOf(own.value ?? recipe.value.parts, store.pantry),
+    (component) => whyAvoided(component, store.pantry.avoided) !== null,
+    permitted(store.pantry),
+    { heightCm: place.value.pot.heightCm, priceOf: store.priceOf },
+  ),
+);
+const parts = computed(() => mixed.value.parts);
+
+/** Plans that wait for this recipe; one that is to be mixed otherwise is told apart. */
+const waiting = computed(() =>
+  (plans.value ?? [])
+    .filter(({ fit, filledL }) => fit.recipeId === recipe.value.id && filledL > 0)
+    .map((plan) => ({
+      plan,
+      otherwise: plan.fit.parts !== undefined,
+      taken: !draft.value.leftOut.includes(plan.plantId) && plan.fit.parts === undefined,
+    })),
+);
+function take(plantId: number, taken: boolean): void {
+  const others = draft.value.leftOut.filter((id) => id !== plantId);
+  draft.value.leftOut = taken ? others : [...others, plantId];
+}
+
+const works = (['ballKept', 'mostOff', 'bareRoot', 'noBall'] as const).map((value) => ({
+  value,
+  title: m.mix.ballWorks[value],
+}));
+const addRow = () =>
+  draft.value.rows.push({ count: 1, rim: null, fromRim: null, work: 'ballKept' });
+interface Litres {
+  label: string;
+  each: number;
+  count: number;
+  extras: PotExtra[];
+  fault: string;
+}
+const SMALLEST_CM = 3;
+const LARGEST_CM = 120;
+const rows = computed((): Litres[] =>
+  draft.value.rows.map(({ count, rim, fromRim, work }): Litres => {
+    const none = { label: '', each: 0, count: 0, extras: [] };
+    if (count === null || rim === null) return { ...none, fault: m.mix.rowOpen };
+    if (count < 1 || !Number.isInteger(count)) return { ...none, fault: m.mix.rowCount };
+    const cm = lengthToCm(rim);
+    if (cm < SMALLEST_CM || cm > LARGEST_CM) {
+      return { ...none, fault: m.mix.rowRim(length(SMALLEST_CM), length(LARGEST_CM)) };
+    }
+    const pot = nominalPot(cm);
+    const oldCm = fromRim === null ? null : lengthToCm(fromRim);
+    if (oldCm !== null && (oldCm < SMALLEST_CM || oldCm > LARGEST_CM)) {
+      return { ...none, fault: m.mix.rowRim(length(SMALLEST_CM), length(LARGEST_CM)) };
+    }
+    const ball =
+      work === 'noBall' || oldCm === null ? 0 : fillL(nominalPot(oldCm)) * BALL_STAYS[work];
+    const each = fillL(pot) - ball;
+    if (each <= 0) return { ...none, fault: m.mix.rowBall };
+    return {
+      label: m.mix.rowLabel(count, length(cm)),
+      each,
+      count,
+      extras: potExtras(
+        recipe.value.extras,
+        store.pantry,
+        sectionCm2(pot, pot.heightCm - usualHeadspaceCm(pot)),
+        each,
+      ),
+      fault: '',
+    };
+  }),
+);
+const pots = computed((): Litres[] => [
+  ...waiting.value
+    .filter(({ taken }) => taken)
+    .map(({ plan }) => ({
+      label: plan.name,
+      each: plan.filledL,
+      count: 1,
+      extras: plan.extras,
+      fault: '',
+    })),
+  ...rows.value.filter(({ each }) => each > 0),
+]);
+
+const outcome = computed((): { plan: TubPlan | null; fault: string } => {
+  if (pots.value.length === 0) return { plan: null, fault: '' };
+  try {
+    const plan = planTub({
+      parts: parts.value,
+      filledL: pots.value.flatMap(({ each, count }) => Array.from({ length: count }, () => each)),
+      ...(scoopL.value ? { scoopL: scoopL.value } : {}),
+      ...(tubL.value ? { tubL: tubL.value } : {}),
+    });
+    return { plan, fault: '' };
+  } catch (error) {
+    return { plan: null, fault: m.mix.tubFault((error as RangeError).message) };
+  }
+});
+const plan = computed(() => outcome.value.plan);
+const perLoad = computed(() =>
+  plan.value
+    ? parts.value.map(({ ingredient }, i) => {
+        const litres = plan.value!.measuredL[i]! / plan.value!.loads;
+        return { component: ingredient, litres, dryKg: litres * ingredient.dryKgPerL };
+      })
+    : [],
+);
+const draws = computed(() =>
+  plan.value
+    ? parts.value.map(({ ingredient }, i) => {
+        const row = store.stockOf(ingredient.id);
+        const stock = row ?? { bagL: null, bags: 0, openL: 0, pricePerBag: null };
+        return {
+          component: ingredient,
+          row,
+          stock,
+          counted: store.counted(ingredient.id),
+          drawn: draw(plan.value!.measuredL[i]!, stock),
+        };
+      })
+    : [],
+);
+const priced = (value: number | null) => (value === null ? m.mix.noPrice : money(value));
+const total = (of: 'worth' | 'toPay') => {
+  const known = draws.value.map(({ drawn }) => drawn[of]);
+  const sum = known.reduce<number>((all, value) => all + (value ?? 0), 0);
+  return { sum, missing: known.filter((value) => value === null).length };
+};
+const worth = computed(() => total('worth'));
+/** The same extra of several pots, added up. */
+const extras = computed(() => {
+  const sums = new Map<string, PotExtra>();
+  for (const { extras: list, count } of pots.value) {
+    for (const extra of list) {
+      const sum = sums.get(extra.kind);
+      sums.set(extra.kind, {
+        ...extra,
+        ...(extra.litres === undefined
+          ? {}
+          : { litres: (sum?.litres ?? 0) + count * extra.litres }),
+        ...(extra.grams === undefined ? {} : { grams: (sum?.grams ?? 0) + count * extra.grams }),
+      });
+    }
+  }
+  return [...sums.values()];
+});
+const before = computed(() =>
+  preparations(
+    parts.value.map(({ ingredient }) => ingredient),
+    ({ id }) => store.stockOf(id)?.wetting ?? settings.current.wettingSchool,
+  ),
+);
+const dusty = computed(() => parts.value.some(({ ingredient }) => ingredient.dusty));
+const biohazard = computed(() => parts.value.some(({ ingredient }) => ingredient.biohazard));
+const HEAVY_KG = 20;
+
+const swapping = ref<number | null>(null);
+const taking = ref(false);
+/** What the batch used comes off the stock, and goes back on it by undo. */
+async function takeFromStock(): Promise<void> {
+  const used = draws.value.filter(({ row, counted }) => row && counted);
+  const set = (changed: { row: PantryComponent; bags: number; openL: number }[]) =>
+    api<{ items: PantryComponent[] }>('/components/stock', {
+      method: 'POST',
+      body: {
+        changes: changed.map(({ row, bags, openL }) => ({ id: row.id, bags, openL, rev: row.rev })),
+      },
+    });
+  taking.value = true;
+  try {
+    const { items } = await set(
+      used.map(({ row, drawn }) => ({
+        row: row!,
+        bags: drawn.leftBags,
+        openL: Math.round(1000 * drawn.leftOpenL) / 1000,
+      })),
+    );
+    await store.load();
+    notices.done(m.mix.taken, async () => {
+      await set(
+        items.map((row, i) => ({ row, bags: used[i]!.row!.bags, openL: used[i]!.row!.openL })),
+      );
+      await store.load();
+    });
+  } catch (error) {
+    notices.fault(error);
+  } finally {
+    taking.value = false;
+  }
+}
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.mix.batch }}</h1>
+      <v-btn
+        variant="outlined"
+        min-height="48"
+        class="no-print"
+        :prepend-icon="mdiPrinter"
+        :disabled="!plan"
+        @click="print"
+        >{{ m.sheet.print }}</v-btn
+      >
+    </header>
+    <MixNav at="batch" />
+    <FetchState :fault="fault" :loading="!plans" @retry="load" />
+    <template v-if="plans">
+      <section class="panel stack">
+        <div class="fields no-print">
+          <v-select v-model="recipeId" :items="recipes" :label="m.fit.recipe" class="which" />
+          <NumberField
+            :model-value="scoopL === null ? null : volumeFromL(scoopL)"
+            :label="m.fit.scoop"
+            :unit="volumeUnit"
+            :hint="m.mix.scoopHint"
+            @update:model-value="
+              (typed) => (scoopL = typed === null || typed <= 0 ? null : volumeToL(typed))
+            "
+          />
+          <NumberField
+            :model-value="tubL === null ? null : volumeFromL(tubL)"
+            :label="m.mix.tub"
+            :unit="volumeUnit"
+            :hint="m.mix.tubHint"
+            @update:model-value="
+              (typed) => (tubL = typed === null || typed <= 0 ? null : volumeToL(typed))
+            "
+          />
+        </div>
+        <h2>{{ m.mix.whichPots(recipe.label) }}</h2>
+        <p v-if="waiting.length === 0" class="quiet">{{ m.mix.noneWaiting }}</p>
+        <ul v-else class="pots">
+          <li v-for="{ plan: one, otherwise, taken } in waiting" :key="one.plantId">
+            <v-checkbox
+              :model-value="taken"
+              :disabled="otherwise"
+              :label="one.name"
+              hide-details
+              @update:model-value="(on: boolean | null) => take(one.plantId, on === true)"
+            />
+            <span>{{ one.fit.potLabel }}</span>
+            <strong>{{ volume(one.filledL) }}</strong>
+            <span v-if="otherwise" class="quiet small">{{ m.mix.otherwise }}</span>
+          </li>
+        </ul>
+        <ul class="rows no-print">
+          <li v-for="(row, i) in draft.rows" :key="i">
+            <NumberField v-model="row.count" :label="m.mix.potCount" />
+            <NumberField v-model="row.rim" :label="m.mix.newPot" :unit="lengthUnit" />
+            <v-select v-model="row.work" :items="works" :label="m.mix.ball" />
+            <NumberField
+              v-if="row.work !== 'noBall'"
+              v-model="row.fromRim"
+              :label="m.mix.oldPot"
+              :unit="lengthUnit"
+            />
+            <span class="sum">
+              <template v-if="rows[i]!.fault">{{ rows[i]!.fault }}</template>
+              <strong v-else>{{
+                m.mix.rowSum(row.count!, volume(rows[i]!.each), volume(rows[i]!.each * row.count!))
+              }}</strong>
+            </span>
+            <v-btn
+              :icon="mdiClose"
+              variant="text"
+              size="48"
+              :aria-label="m.mix.dropRow(i + 1)"
+              @click="draft.rows.splice(i, 1)"
+            />
+          </li>
+        </ul>
+        <div class="no-print">
+          <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPlus" @click="addRow">{{
+            m.mix.addPots
+          }}</v-btn>
+        </div>
+      </section>
+      <p v-if="outcome.fault" role="alert" class="text-error panel">{{ outcome.fault }}</p>
+      <p v-else-if="!plan" class="panel">{{ m.mix.nothingToMix }}</p>
+      <template v-else>
+        <section class="panel stack">
+          <h2>{{ m.mix.loadsTitle(plan.loads, volume(plan.mixedL)) }}</h2>
+          <p v-for="standIn in mixed.standIns" :key="standIn.instead.id" class="note">
+            {{ m.mix.standIn(standIn.instead.label, standIn.uses.label, changes(standIn.change)) }}
+          </p>
+          <p v-if="own && mixed.standIns.length === 0" class="note">
+            {{ m.mix.mixedOtherwise(recipe.label) }}
+            <v-btn variant="text" min-height="44" class="no-print" @click="own = null">{{
+              m.mix.backToRecipe
+            }}</v-btn>
+          </p>
+          <h3>{{ m.mix.eachLoad(plan.loads) }}</h3>
+          <MeasuresTable
+            :measures="perLoad"
+            :scoop="plan.scoop"
+            swappable
+            @swap="(of) => (swapping = of)"
+          />
+          <p>
+            {{
+              m.mix.batchWorking(
+                volume(plan.batch.filledL),
+                percent(plan.batch.margins.settling),
+                percent(plan.batch.margins.spare),
+                volume(plan.batch.mixedL),
+                volume(plan.batch.measuredL),
+                percent(plan.blend.shrink),
+              )
+            }}
+          </p>
+          <p class="quiet">
+            {{ m.fit.rounding(`${Math.ceil(100 * plan.scoop.worstError)} %`) }}
+            {{
+              m.mix.roundedAir(
+                Math.abs(plan.roundedAir) < 0.0005
+                  ? null
+                  : number(Math.abs(100 * plan.roundedAir), 1),
+              )
+            }}
+            {{
+              plan.overL >= 0 ? m.mix.over(volume(plan.overL)) : m.mix.under(volume(-plan.overL))
+            }}
+          </p>
+          <p v-if="!plan.scoop.exactEnough" class="caution">{{ m.mix.notExact }}</p>
+          <p>
+            {{
+              m.mix.loadWeight(
+                weight(plan.loadKg.dry),
+                weight(plan.loadKg.damp),
+                weight(plan.loadKg.soaked),
+              )
+            }}
+          </p>
+          <p v-if="plan.loadKg.soaked > HEAVY_KG" class="caution">
+            {{ m.fit.heavy(weight(plan.loadKg.soaked)) }}
+          </p>
+          <template v-if="extras.length > 0">
+            <h3>{{ m.mix.besides }}</h3>
+            <ul class="plain">
+              <li v-for="extra in extras" :key="extra.kind">{{ extraWords(extra) }}</li>
+            </ul>
+          </template>
+          <template v-if="before.length > 0">
+            <h3>{{ m.mix.before }}</h3>
+            <ul class="plain">
+              <li v-for="step in before" :key="step.text">{{ step.text }}</li>
+            </ul>
+          </template>
+          <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>
+          <p v-if="biohazard" class="caution">{{ m.fit.bio }}</p>
+        </section>
+        <section class="panel stack">
+          <h2>{{ m.mix.bagsTitle }}</h2>
+          <div class="scroll">
+            <table class="figures">
+              <thead>
+                <tr>
+                  <th>{{ m.fit.component }}</th>
+                  <th class="num">{{ m.mix.needed }}</th>
+                  <th class="num">{{ m.mix.fromOpenBags }}</th>
+                  <th class="num">{{ m.mix.toOpen }}</th>
+                  <th class="num">{{ m.mix.toBuy }}</th>
+                  <th class="num">{{ m.mix.leftOver }}</th>
+                  <th class="num">{{ m.mix.cost }}</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="{ component, drawn, stock, counted } in draws" :key="component.id">
+                  <td>{{ component.label }}</td>
+                  <td class="num">{{ volume(drawn.neededL) }}</td>
+                  <td class="num">{{ counted ? volume(drawn.fromOpenL) : '–' }}</td>
+                  <td class="num">{{ counted ? m.mix.bagsOf(drawn.opens) : '–' }}</td>
+                  <td class="num">
+                    <template v-if="!counted">{{ m.mix.notCounted }}</template>
+                    <template v-else-if="drawn.buys === null">{{
+                      volume(drawn.missingL)
+                    }}</template>
+                    <template v-else-if="drawn.buys === 0">–</template>
+                    <strong v-else class="text-error">{{
+                      m.mix.bagsOfSize(drawn.buys, volume(stock.bagL!))
+                    }}</strong>
+                  </td>
+                  <td class="num">
+                    {{ counted ? m.mix.leftLine(drawn.leftBags, volume(drawn.leftOpenL)) : '–' }}
+                  </td>
+                  <td class="num">{{ priced(drawn.worth) }}</td>
+                </tr>
+              </tbody>
+              <tfoot>
+                <tr>
+                  <th colspan="6" scope="row">
+                    {{ m.mix.costAll
+                    }}<template v-if="worth.missing > 0">
+                      {{ m.mix.costMissing(worth.missing) }}</template
+                    >
+                  </th>
+                  <td class="num">
+                    <strong>{{ money(worth.sum) }}</strong>
+                  </td>
+                </tr>
+              </tfoot>
+            </table>
+          </div>
+          <div class="row no-print">
+            <v-btn
+              color="primary"
+              min-height="52"
+              :loading="taking"
+              :disabled="!draws.some(({ counted }) => counted)"
+              @click="takeFromStock"
+              >{{ m.mix.takeStock }}</v-btn
+            >
+            <span class="quiet small">{{ m.mix.takeStockHint }}</span>
+          </div>
+        </section>
+      </template>
+      <SwapDialog
+        :parts="parts"
+        :of="swapping"
+        :place="place"
+        @close="swapping = null"
+        @swap="(swapped) => (own = listedParts(swapped))"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.which {
+  grid-column: span 2;
+}
+.pots,
+.rows {
+  list-style: none;
+  padding: 0;
+}
+.pots li {
+  display: grid;
+  grid-template-columns: minmax(160px, 1fr) minmax(100px, 0.7fr) 80px minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+}
+.rows li {
+  display: grid;
+  grid-template-columns: 100px 140px minmax(150px, 1fr) 140px minmax(120px, 1fr) 48px;
+  gap: 10px;
+  align-items: start;
+}
+.sum {
+  padding-top: 14px;
+}
+.note {
+  border-left: 4px solid rgb(var(--v-theme-secondary));
+  padding-left: 10px;
+}
+.plain {
+  padding-left: 1.1em;
+}
+.scroll {
+  overflow-x: auto;
+}
+@media (max-width: 800px) {
+  .pots li {
+    grid-template-columns: minmax(0, 1fr) 80px;
+  }
+  .rows li {
+    grid-template-columns: 1fr 1fr;
+    border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+    padding-bottom: 8px;
+  }
+}
+</style>
