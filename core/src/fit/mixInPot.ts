@@ -1,7 +1,14 @@
 import { freshIn, mediumLife, type MediumLife } from '../decide/index.ts';
 import type { Traits } from '../catalogue/index.ts';
 import { agedColumn, type AgedColumn, type Component } from '../media/index.ts';
-import { blend, mixPh, type Blend, type MixPlace, type Part } from '../mixing/index.ts';
+import {
+  blend,
+  mixPh,
+  type Blend,
+  type HeldIn,
+  type MixPlace,
+  type Part,
+} from '../mixing/index.ts';
 import { usualHeadspaceCm, type PotShape } from '../pots/index.ts';
 import { WETNESS } from '../water/index.ts';
 
@@ -9,6 +16,8 @@ import { WETNESS } from '../water/index.ts';
 export interface PottedPlace extends Pick<Traits, 'airNeed' | 'drying'> {
   /** inside sizes */
   pot: PotShape;
+  /** top of a drainage layer, cm */
+  floorCm?: number;
   /** mean of the year, °C */
   temperatureC: number;
 }
@@ -29,7 +38,7 @@ export interface PottedMix {
 /** @throws RangeError for parts that cannot be mixed, or an impossible pot */
 export function mixInPot(parts: readonly Part<Component>[], place: PottedPlace): PottedMix {
   const made = blend(parts);
-  const { air, water } = freshIn(made, place.pot);
+  const { air, water } = freshIn(made, place.pot, undefined, place.floorCm);
   return {
     blend: made,
     air,
@@ -38,7 +47,7 @@ export function mixInPot(parts: readonly Part<Component>[], place: PottedPlace):
     dryKgPerL: made.dryKgPerL,
     wetKgPerL: made.dryKgPerL + water,
     ph: mixPh(parts),
-    life: mediumLife(made, place.pot, place, place.temperatureC),
+    life: mediumLife(made, place.pot, place, place.temperatureC, place.floorCm),
   };
 }
 
@@ -55,11 +64,18 @@ export function agedInPot(
 /** Height of the medium in a pot filled as usual, cm. */
 export const mediumHeightCm = (pot: PotShape): number => pot.heightCm - usualHeadspaceCm(pot);
 
+/** The pot, filled as usual: where air and water are told for. */
+export const heldIn = ({ pot, floorCm = 0 }: PottedPlace): HeldIn => ({
+  pot,
+  floorCm,
+  heightCm: mediumHeightCm(pot),
+});
+
 /** The place as substitutes are judged in it. */
 export function swapPlace(place: PottedPlace, priceOf?: MixPlace['priceOf']): MixPlace {
   return {
-    heightCm: mediumHeightCm(place.pot),
-    lifeOf: (mix) => mediumLife(mix, place.pot, place, place.temperatureC).months,
+    ...heldIn(place),
+    lifeOf: (mix) => mediumLife(mix, place.pot, place, place.temperatureC, place.floorCm).months,
     ...(priceOf ? { priceOf } : {}),
   };
 }

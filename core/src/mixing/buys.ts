@@ -1,6 +1,6 @@
-import { meanWaterInColumn } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import { blend, type Ingredient, type Part } from './blend.ts';
+import { meanHeld, type HeldIn } from './held.ts';
 
 /** A mix with so much of one component in it. */
 export interface ShareStep {
@@ -37,14 +37,14 @@ const LEAST_GAIN = 0.02;
  * their proportions: the threshold proportion of coarse amendments.
  *
  * @param of  index of the component in `parts`
- * @param heightCm  of the drained column
+ * @param place  where it is drained
  * @throws RangeError when it is alone in the mix, or no such part
  * @source packing and retention as in `blend.ts`; threshold proportion: Spomer 1974, from memory
  */
 export function whatItBuys(
   parts: readonly Part<Ingredient>[],
   of: number,
-  heightCm: number,
+  place: HeldIn,
 ): WhatItBuys {
   within('of', of, 0, parts.length - 1);
   const total = positive(
@@ -59,7 +59,7 @@ export function whatItBuys(
         parts: i === of ? share : ((1 - share) * amount) / others,
       })),
     );
-    const water = meanWaterInColumn(made.water, heightCm);
+    const water = meanHeld(made.water, place);
     return {
       share,
       air: Math.max(0, made.totalPorosity - water),

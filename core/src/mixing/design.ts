@@ -1,7 +1,8 @@
 import { positive, within } from '../number/index.ts';
-import { meanWaterInColumn, type Component } from '../media/index.ts';
+import type { Component } from '../media/index.ts';
 import type { Constraint, Solve, Variable } from '../milp/index.ts';
 import { blend, waterOf, type Blend, type Part } from './blend.ts';
+import { meanHeld, type HeldIn } from './held.ts';
 import { lossBeside } from './packing.ts';
 
 /**
@@ -29,12 +30,10 @@ export interface MixTarget {
   importance: number;
 }
 
-export interface DesignRequest {
+export interface DesignRequest extends HeldIn {
   /** what there is, without what is avoided */
   components: readonly Component[];
   targets: readonly MixTarget[];
-  /** height of the medium that air and water are told for, cm */
-  heightCm: number;
   mostComponents: number;
   /** sums of parts that are tried; smaller ones are their divisors */
   totalParts?: readonly number[];
@@ -153,11 +152,12 @@ const A_PH = 0.05;
 const DOUBLED_LIFE = 0.1;
 const A_COIN = 0.05;
 
-type Asked = Pick<DesignRequest, 'heightCm' | 'priceOf'>;
+type Asked = HeldIn & Pick<DesignRequest, 'priceOf'>;
 
-function ratioOf(property: TargetProperty, { heightCm, priceOf }: Asked): Ratio {
+function ratioOf(property: TargetProperty, asked: Asked): Ratio {
+  const { priceOf } = asked;
   const solid = (c: Component) => 1 - c.totalPorosity;
-  const water = (c: Component) => meanWaterInColumn(waterOf(c), heightCm);
+  const water = (c: Component) => meanHeld(waterOf(c), asked);
   const rots = (c: Component) => (c.halfLifeMonths === null ? 0 : 1);
   switch (property) {
     case 'air':
@@ -193,7 +193,7 @@ function ratioOf(property: TargetProperty, { heightCm, priceOf }: Asked): Ratio 
  */
 export function reachedBy(
   parts: readonly Part<Component>[],
-  request: Pick<DesignRequest, 'targets' | 'heightCm' | 'priceOf'>,
+  request: Asked & Pick<DesignRequest, 'targets'>,
 ): Design['reached'] {
   const measured = parts.reduce((sum, part) => sum + part.parts, 0);
   const mixed = measured * (1 - blend(parts).shrink);

@@ -3,6 +3,7 @@ export * from './batch.ts';
 export * from './blend.ts';
 export * from './buys.ts';
 export * from './design.ts';
+export * from './held.ts';
 export * from './packing.ts';
 export * from './potExtras.ts';
 export * from './scoops.ts';

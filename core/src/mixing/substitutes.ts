@@ -1,7 +1,8 @@
-import { meanWaterInColumn, type Component } from '../media/index.ts';
+import type { Component } from '../media/index.ts';
 import { within } from '../number/index.ts';
 import { mixPh } from './acidity.ts';
 import { blend, type Blend, type Part } from './blend.ts';
+import { meanHeld, type HeldIn } from './held.ts';
 
 /** What a mix is in one pot, as far as substitutes are told by it. */
 export interface MixFigures {
@@ -34,9 +35,7 @@ export interface Substitute {
 }
 
 /** The pot and the plant that substitutes are judged in. */
-export interface MixPlace {
-  /** of the medium in this plant's pot, cm */
-  heightCm: number;
+export interface MixPlace extends HeldIn {
   /** how long a mix serves this plant in this pot, months; null: without end */
   lifeOf?: (mix: Blend) => number | null;
   /** per litre; null: not known */
@@ -58,7 +57,7 @@ const LEAST_ROT = 0.01;
 /** Figures of a mix in its place. */
 export function mixFigures(parts: readonly Part<Component>[], place: MixPlace): MixFigures {
   const made = blend(parts);
-  const water = meanWaterInColumn(made.water, place.heightCm);
+  const water = meanHeld(made.water, place);
   return {
     air: Math.max(0, made.totalPorosity - water),
     water,

@@ -130,7 +130,7 @@ function config(): ChartConfiguration<'line'> {
 function draw(): void {
   chart?.destroy();
   chart = null;
-  if (canvas.value) chart = new Chart(canvas.value, config());
+  if (canvas.value?.getContext('2d')) chart = new Chart(canvas.value, config());
 }
 /** A slider moves marks and lines only: the chart is kept. */
 function update(): void {

@@ -151,7 +151,7 @@ export const mix = {
   },
   standIn: (instead: string, uses: string, change: string) =>
     `${instead} is on your avoid-list: ${uses} stands in for it (${change}).`,
-  outOf: (label: string) => `There is no ${label} left.`,
+  outOf: (label: string) => `Out of stock: ${label}.`,
   whatInstead: 'What instead?',
   mixedOtherwise: (recipe: string) => `Mixed otherwise than ${recipe}, for this job only.`,
   backToRecipe: 'Back to the recipe',
@@ -371,6 +371,7 @@ export const mix = {
   leftLine: (bags: number, open: string) =>
     bags > 0 ? `${bags} full + ${open} open` : `${open} open`,
   costAll: 'All of it',
+  toPay: 'To pay for the bags to buy',
   costMissing: (n: number) =>
     n === 1 ? '(one price is not known)' : `(${n} prices are not known)`,
   takeStock: 'Mixed: take it off the stock',

@@ -1,12 +1,14 @@
 import {
+  COMPONENTS,
   decide,
   nominalPot,
+  RECIPES,
   resolveTaxon,
   TYPICAL_SPOT,
   type Signals,
   type Situation,
 } from '@fernbank/core';
-import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils';
+import { enableAutoUnmount, flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
 import { afterEach } from 'vitest';
@@ -15,7 +17,15 @@ import { createVuetify } from 'vuetify';
 import * as components from 'vuetify/components';
 import { VApp } from 'vuetify/components';
 import { h } from 'vue';
-import type { Fitting, Plant, PlantFile, ShelfPot } from '../api/types.ts';
+import type {
+  Fitting,
+  PantryComponent,
+  PantryRecipe,
+  Plant,
+  PlantFile,
+  ShelfPot,
+} from '../api/types.ts';
+import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 
 // A view left standing would answer to the next test's storage.
@@ -76,10 +86,16 @@ export function fakeServer(answers: Record<string, unknown>): FakeServer {
 export const TODAY = '2026-03-16';
 
 /** A view as the keeper meets it: with its stores, its route and its theme. */
-export async function open(view: Component, address: string, pattern = address) {
+export async function open(
+  view: Component,
+  address: string,
+  pattern = address,
+  options: { pantry?: boolean } = {},
+) {
   const pinia = createPinia();
   setActivePinia(pinia);
   useSettings().current.today = TODAY;
+  if (options.pantry) await usePantry().load();
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [
@@ -97,6 +113,50 @@ export async function open(view: Component, address: string, pattern = address) 
   );
   await flushPromises();
   return { wrapper, router };
+}
+
+/** Opens a folded part of a page by its title. */
+export async function unfold(wrapper: VueWrapper, title: string): Promise<void> {
+  const part = wrapper.findAll('details').find((d) => d.find('summary').text() === title)!;
+  (part.element as HTMLDetailsElement).open = true;
+  await part.trigger('toggle');
+}
+
+/** The pantry as the server tells it when nothing was changed yet, with what is the keeper's own. */
+export function pantryAnswers(
+  own: Partial<Record<string, Partial<PantryComponent>>> = {},
+): Record<string, unknown> {
+  return {
+    'GET /components': {
+      items: COMPONENTS.map((component): PantryComponent => ({
+        ...component,
+        rev: own[component.id] ? 1 : 0,
+        shipped: true,
+        own: {},
+        handling: {},
+        wetting: null,
+        grade: '',
+        note: '',
+        bagL: null,
+        pricePerBag: null,
+        bags: 0,
+        openL: 0,
+        kitchen: null,
+        removed: false,
+        ...own[component.id],
+      })),
+      nextCursor: null,
+    },
+    'GET /recipes': {
+      items: RECIPES.map((recipe): PantryRecipe => ({
+        ...recipe,
+        rev: 0,
+        shipped: true,
+        removed: false,
+      })),
+      nextCursor: null,
+    },
+  };
 }
 
 export function situationOf(signals: Signals, over: Partial<Situation> = {}): Situation {

@@ -2,7 +2,6 @@
 import { mdiClose, mdiPlus, mdiPrinter } from '@mdi/js';
 import {
   BALL_STAYS,
-  draw,
   fillL,
   nominalPot,
   partsOf,
@@ -11,6 +10,7 @@ import {
   potExtras,
   preparations,
   sectionCm2,
+  swapPlace,
   usualHeadspaceCm,
   whyAvoided,
   withStandIns,
@@ -21,8 +21,9 @@ import {
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../api/client.ts';
-import type { NamedPlan, Page, PantryComponent } from '../api/types.ts';
+import type { NamedPlan, Page } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
+import BagsPanel from '../components/mix/BagsPanel.vue';
 import MeasuresTable from '../components/mix/MeasuresTable.vue';
 import MixNav from '../components/mix/MixNav.vue';
 import SwapDialog from '../components/mix/SwapDialog.vue';
@@ -34,7 +35,6 @@ import { listedParts } from '../composables/useFit.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
-import { useNotices } from '../stores/notices.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 
@@ -42,9 +42,7 @@ import { useSettings } from '../stores/settings.ts';
 const route = useRoute();
 const store = usePantry();
 const settings = useSettings();
-const notices = useNotices();
-const { volume, weight, percent, number, money, length, lengthUnit, lengthToCm, volumeUnit } =
-  useUnits();
+const { volume, weight, percent, number, length, lengthUnit, lengthToCm, volumeUnit } = useUnits();
 const { volumeToL, volumeFromL } = useUnits();
 const { changes } = useChangeWords();
 const { extraWords } = useExtraWords();
@@ -105,7 +103,7 @@ const mixed = computed(() =>
     partsOf(own.value ?? recipe.value.parts, store.pantry),
     (component) => whyAvoided(component, store.pantry.avoided) !== null,
     permitted(store.pantry),
-    { heightCm: place.value.pot.heightCm, priceOf: store.priceOf },
+    swapPlace(place.value, store.priceOf),
   ),
 );
 const parts = computed(() => mixed.value.parts);
@@ -208,28 +206,14 @@ const perLoad = computed(() =>
       })
     : [],
 );
-const draws = computed(() =>
+const used = computed(() =>
   plan.value
-    ? parts.value.map(({ ingredient }, i) => {
-        const row = store.stockOf(ingredient.id);
-        const stock = row ?? { bagL: null, bags: 0, openL: 0, pricePerBag: null };
-        return {
-          component: ingredient,
-          row,
-          stock,
-          counted: store.counted(ingredient.id),
-          drawn: draw(plan.value!.measuredL[i]!, stock),
-        };
-      })
+    ? parts.value.map(({ ingredient: component }, i) => ({
+        component,
+        litres: plan.value!.measuredL[i]!,
+      }))
     : [],
 );
-const priced = (value: number | null) => (value === null ? m.mix.noPrice : money(value));
-const total = (of: 'worth' | 'toPay') => {
-  const known = draws.value.map(({ drawn }) => drawn[of]);
-  const sum = known.reduce<number>((all, value) => all + (value ?? 0), 0);
-  return { sum, missing: known.filter((value) => value === null).length };
-};
-const worth = computed(() => total('worth'));
 /** The same extra of several pots, added up. */
 const extras = computed(() => {
   const sums = new Map<string, PotExtra>();
@@ -258,39 +242,6 @@ const biohazard = computed(() => parts.value.some(({ ingredient }) => ingredient
 const HEAVY_KG = 20;
 
 const swapping = ref<number | null>(null);
-const taking = ref(false);
-/** What the batch used comes off the stock, and goes back on it by undo. */
-async function takeFromStock(): Promise<void> {
-  const used = draws.value.filter(({ row, counted }) => row && counted);
-  const set = (changed: { row: PantryComponent; bags: number; openL: number }[]) =>
-    api<{ items: PantryComponent[] }>('/components/stock', {
-      method: 'POST',
-      body: {
-        changes: changed.map(({ row, bags, openL }) => ({ id: row.id, bags, openL, rev: row.rev })),
-      },
-    });
-  taking.value = true;
-  try {
-    const { items } = await set(
-      used.map(({ row, drawn }) => ({
-        row: row!,
-        bags: drawn.leftBags,
-        openL: Math.round(1000 * drawn.leftOpenL) / 1000,
-      })),
-    );
-    await store.load();
-    notices.done(m.mix.taken, async () => {
-      await set(
-        items.map((row, i) => ({ row, bags: used[i]!.row!.bags, openL: used[i]!.row!.openL })),
-      );
-      await store.load();
-    });
-  } catch (error) {
-    notices.fault(error);
-  } finally {
-    taking.value = false;
-  }
-}
 const print = () => window.print();
 </script>
 
@@ -455,70 +406,7 @@ const print = () => window.print();
           <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>
           <p v-if="biohazard" class="caution">{{ m.fit.bio }}</p>
         </section>
-        <section class="panel stack">
-          <h2>{{ m.mix.bagsTitle }}</h2>
-          <div class="scroll">
-            <table class="figures">
-              <thead>
-                <tr>
-                  <th>{{ m.fit.component }}</th>
-                  <th class="num">{{ m.mix.needed }}</th>
-                  <th class="num">{{ m.mix.fromOpenBags }}</th>
-                  <th class="num">{{ m.mix.toOpen }}</th>
-                  <th class="num">{{ m.mix.toBuy }}</th>
-                  <th class="num">{{ m.mix.leftOver }}</th>
-                  <th class="num">{{ m.mix.cost }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="{ component, drawn, stock, counted } in draws" :key="component.id">
-                  <td>{{ component.label }}</td>
-                  <td class="num">{{ volume(drawn.neededL) }}</td>
-                  <td class="num">{{ counted ? volume(drawn.fromOpenL) : '–' }}</td>
-                  <td class="num">{{ counted ? m.mix.bagsOf(drawn.opens) : '–' }}</td>
-                  <td class="num">
-                    <template v-if="!counted">{{ m.mix.notCounted }}</template>
-                    <template v-else-if="drawn.buys === null">{{
-                      volume(drawn.missingL)
-                    }}</template>
-                    <template v-else-if="drawn.buys === 0">–</template>
-                    <strong v-else class="text-error">{{
-                      m.mix.bagsOfSize(drawn.buys, volume(stock.bagL!))
-                    }}</strong>
-                  </td>
-                  <td class="num">
-                    {{ counted ? m.mix.leftLine(drawn.leftBags, volume(drawn.leftOpenL)) : '–' }}
-                  </td>
-                  <td class="num">{{ priced(drawn.worth) }}</td>
-                </tr>
-              </tbody>
-              <tfoot>
-                <tr>
-                  <th colspan="6" scope="row">
-                    {{ m.mix.costAll
-                    }}<template v-if="worth.missing > 0">
-                      {{ m.mix.costMissing(worth.missing) }}</template
-                    >
-                  </th>
-                  <td class="num">
-                    <strong>{{ money(worth.sum) }}</strong>
-                  </td>
-                </tr>
-              </tfoot>
-            </table>
-          </div>
-          <div class="row no-print">
-            <v-btn
-              color="primary"
-              min-height="52"
-              :loading="taking"
-              :disabled="!draws.some(({ counted }) => counted)"
-              @click="takeFromStock"
-              >{{ m.mix.takeStock }}</v-btn
-            >
-            <span class="quiet small">{{ m.mix.takeStockHint }}</span>
-          </div>
-        </section>
+        <BagsPanel :measures="used" />
       </template>
       <SwapDialog
         :parts="parts"
@@ -561,9 +449,6 @@ const print = () => window.print();
 }
 .plain {
   padding-left: 1.1em;
-}
-.scroll {
-  overflow-x: auto;
 }
 @media (max-width: 800px) {
   .pots li {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import {
-  mediumHeightCm,
+  heldIn,
   mixInPot,
   mixTargets,
   partsOf,
@@ -142,7 +142,7 @@ async function design(): Promise<void> {
   const order: DesignOrder = plain({
     components: shelf.value,
     targets: targets.value,
-    heightCm: mediumHeightCm(place.value.pot),
+    ...heldIn(place.value),
     mostComponents: draft.value.mostComponents,
     prices: Object.fromEntries(
       shelf.value.flatMap((component) => {
@@ -175,7 +175,7 @@ const said = computed(() =>
 const inWords = (id: TargetProperty, value: number) => {
   if (value === Infinity) return m.mix.noRot;
   const { times } = TYPED[id as Property];
-  const digits = times === 100 ? 0 : 2;
+  const digits = times === 100 || id === 'halfLifeMonths' ? 0 : id === 'ph' ? 1 : 2;
   return `${number(value * times, digits)} ${unitOf(id as Property)}`.trim();
 };
 const range = ({ property, low, high }: MixTarget) =>

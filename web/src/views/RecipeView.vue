@@ -3,7 +3,6 @@ import {
   agedInPot,
   blend,
   checkParts,
-  mediumHeightCm,
   mediumLife,
   mixFigures,
   mixInPot,
@@ -217,7 +216,7 @@ function bringBack(version: RecipeVersion): void {
         <h2>{{ m.mix.ageing }}</h2>
         <AgeingPanel v-if="mixes.length > 0" v-model="months" :mixes="mixes" :place="place" />
         <h2>{{ m.fit.buysTitle }}</h2>
-        <BuysPanel :parts="drawn" :height-cm="mediumHeightCm(place.pot)" :life-of="lifeOf" />
+        <BuysPanel :parts="drawn" :place="place" :life-of="lifeOf" />
       </section>
       <form class="panel stack no-print" novalidate @submit.prevent="save">
         <h2>{{ m.mix.keep }}</h2>

@@ -27,6 +27,7 @@ import {
   SHELF,
   situationOf,
   TODAY,
+  unfold,
 } from '../test/harness.ts';
 import FitView from './FitView.vue';
 import SheetView from './SheetView.vue';
@@ -83,9 +84,13 @@ describe('Fit & mix', () => {
   it('says of each part what it buys in this pot, as the core works it out', async () => {
     const { wrapper } = await showFit();
     const parts = partsOf(recipe(usual).parts);
+    await unfold(wrapper, m.fit.buysTitle);
     const rows = wrapper.findAll('.buys li').map((row) => row.text());
     expect(rows).toHaveLength(parts.length);
-    const { addsAir } = whatItBuys(parts, 0, rung.fillHeightCm);
+    const { addsAir } = whatItBuys(parts, 0, {
+      pot: rung.inside,
+      heightCm: rung.fillHeightCm,
+    });
     const points = Math.abs(Math.round(100 * addsAir));
     expect(rows[0]).toContain(points === 0 ? 'less than a point' : `${points} point`);
   });

@@ -24,6 +24,7 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
+import FoldedPart from '../FoldedPart.vue';
 import AgeingPanel from '../mix/AgeingPanel.vue';
 import BuysPanel from '../mix/BuysPanel.vue';
 import MeasuresTable from '../mix/MeasuresTable.vue';
@@ -61,28 +62,21 @@ const place = computed((): PottedPlace => {
   const { option } = props.rung!;
   return {
     pot: insideOfMaterial(option.outside, option.material),
+    floorCm: props.rung!.depth.layerCm,
     airNeed: traits.airNeed,
     drying: traits.drying,
     temperatureC: props.temperatureC,
   };
 });
-const columnCm = computed(() => props.rung!.fillHeightCm - props.rung!.depth.layerCm);
 const potted = computed(() => mixInPot(parts.value, place.value));
 const months = ref(0);
 const recipeLabel = computed(() => store.pantry.recipe(recipeId.value).label);
-const columns = computed(() => {
-  // The ladder knows the layer on the floor; what ages from there is the mix itself.
-  if (months.value === 0) {
-    const { air, water } = props.rung!;
-    return [{ label: m.mix.fresh, air, water, solid: 1 - air - water }];
-  }
-  return [
-    {
-      label: m.mix.afterShort(Math.round(months.value)),
-      ...agedInPot(potted.value, place.value, months.value),
-    },
-  ];
-});
+const columns = computed(() => [
+  {
+    label: months.value === 0 ? m.mix.fresh : m.mix.afterShort(Math.round(months.value)),
+    ...agedInPot(potted.value, place.value, months.value),
+  },
+]);
 const lifeOf = (list: readonly Part<Component>[]) =>
   mediumLife(blend(list), place.value.pot, place.value, place.value.temperatureC).months;
 
@@ -209,22 +203,19 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
       </div>
     </div>
     <template v-if="rung">
-      <details>
-        <summary>{{ m.mix.ageing }}</summary>
+      <FoldedPart :title="m.mix.ageing">
         <AgeingPanel
           v-model="months"
           :mixes="[{ label: recipeLabel, mix: potted }]"
           :place="place"
         />
-      </details>
-      <details v-if="parts.length > 1">
-        <summary>{{ m.fit.buysTitle }}</summary>
-        <BuysPanel :parts="parts" :height-cm="columnCm" :life-of="lifeOf" />
-      </details>
-      <details>
-        <summary>{{ m.mix.old.title }}</summary>
+      </FoldedPart>
+      <FoldedPart v-if="parts.length > 1" :title="m.fit.buysTitle">
+        <BuysPanel :parts="parts" :place="place" :life-of="lifeOf" />
+      </FoldedPart>
+      <FoldedPart :title="m.mix.old.title">
         <OldMediumPanel :situation="situation" :place="place" :pot="place.pot" />
-      </details>
+      </FoldedPart>
       <SwapDialog
         :parts="parts"
         :of="swapping"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { whatItBuys, type Component, type Part } from '@fernbank/core';
+import { heldIn, whatItBuys, type Component, type Part, type PottedPlace } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -7,7 +7,7 @@ import { m } from '../../messages/index.ts';
 /** What each part buys: air, water, weight and life against its share, drawn and in one sentence. */
 const props = defineProps<{
   parts: readonly Part<Component>[];
-  heightCm: number;
+  place: PottedPlace;
   /** how long a mix serves, months */
   lifeOf: (parts: readonly Part<Component>[]) => number | null;
 }>();
@@ -21,10 +21,11 @@ const choices = SHOWN.map((value) => ({ value, title: m.mix.buysOf[value] }));
 const LONGEST = 60;
 const TABLE_EVERY = 10;
 
+const held = computed(() => heldIn(props.place));
 const rows = computed(() => {
   if (props.parts.length < 2) return [];
   return props.parts.map(({ ingredient }, of) => {
-    const { curve, present, addsAir, countsFrom } = whatItBuys(props.parts, of, props.heightCm);
+    const { curve, present, addsAir, countsFrom } = whatItBuys(props.parts, of, held.value);
     const steps = curve.map((step) => ({ ...step, value: valueAt(of, step) }));
     const most = Math.max(...steps.map(({ value }) => value), 1e-6);
     return {
@@ -95,7 +96,7 @@ function said(value: number): string {
         </tbody>
       </table>
     </details>
-    <p class="quiet small">{{ m.fit.buysHow(length(heightCm)) }}</p>
+    <p class="quiet small">{{ m.fit.buysHow(length(held.heightCm)) }}</p>
   </div>
   <p v-else class="quiet">{{ m.mix.onePart }}</p>
 </template>

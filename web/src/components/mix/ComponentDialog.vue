@@ -315,7 +315,7 @@ async function save(): Promise<void> {
           v-show="row.id !== 'halfLifeMonths' || draft.rots"
           :key="row.id"
           :model-value="typed(row.id, row.value)"
-          :label="row.label"
+          :label="row.label[0]!.toUpperCase() + row.label.slice(1)"
           :unit="row.unit"
           :hint="row.whence"
           :error="errors[row.id]"
