@@ -15,4 +15,12 @@ export const VIEWS = [
   '/plants/15/fit',
   '/plants/15/sheet',
   '/fit/cuts',
+  '/mix',
+  '/mix/everyday',
+  '/mix/new',
+  '/mix/components',
+  '/mix/batch',
+  '/mix/design',
+  '/mix/mound',
+  '/mix/pebbles',
 ];

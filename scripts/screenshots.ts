@@ -30,9 +30,7 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
     { before: (page) => page.getByRole('button', { name: 'Year' }).click() },
   ],
   ['verdict', '/plants/5/verdict', DESK],
-  ['log', '/plants/1', DESK],
   ['verdict-dark', '/plants/13/verdict', DESK, { scheme: 'dark' }],
-  ['fit-list', '/fit', DESK],
   ['fit', '/plants/15/fit', DESK],
   ['fit-phone', '/plants/15/fit', PHONE],
   ['sheet', '/plants/15/sheet', DESK],
@@ -42,12 +40,24 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
     DESK,
     { before: async (page) => page.locator('.bars li').first().waitFor() },
   ],
+  ['mix', '/mix', DESK],
+  ['components', '/mix/components', DESK],
+  ['batch', '/mix/batch?recipe=everyday', DESK],
+  [
+    'design',
+    '/mix/design',
+    DESK,
+    {
+      before: async (page) => {
+        await page.getByRole('button', { name: 'Work it out' }).click();
+        await page.locator('.answer').scrollIntoViewIfNeeded();
+      },
+    },
+  ],
   ['aftercare', '/aftercare', DESK],
   ['record', '/record', DESK],
   ['plant', '/plants/7', DESK],
-  ['plant-form', '/plants/new', DESK],
   ['shelf', '/record/shelf', DESK],
-  ['settings', '/record/settings', DESK],
 ];
 
 const path = join(root, '.run/screenshots.sqlite');

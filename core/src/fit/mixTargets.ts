@@ -17,6 +17,9 @@ const WEIGHT = { low: 0.12, high: 0.7 };
 /** What roots are judged by drying for carries more weight in its pot, kg/L. @source common practice, no source */
 const DRY_WEIGHT = { low: 0.3, high: 1.4 };
 const STANDS_MONTHS = 14;
+/** What holds feed for roots; succulents want little of it. @source common practice, no source */
+const ORGANIC = { low: 0.5 };
+const DRY_ORGANIC = { low: 0.2, high: 0.5 };
 
 /** Targets to begin a design from: what a plant asks of its mix in its pot. */
 export function mixTargets(place: Pick<PottedPlace, 'airNeed' | 'drying'>): MixTarget[] {
@@ -35,5 +38,6 @@ export function mixTargets(place: Pick<PottedPlace, 'airNeed' | 'drying'>): MixT
     { property: 'water', ...WATER[drying], importance: airNeed === null ? 4 : 2 },
     { property: 'dryKgPerL', ...(airNeed === null ? DRY_WEIGHT : WEIGHT), importance: 1 },
     { property: 'halfLifeMonths', low: STANDS_MONTHS, importance: 1 },
+    { property: 'organic', ...(airNeed === null ? DRY_ORGANIC : ORGANIC), importance: 1 },
   ];
 }

@@ -20,6 +20,9 @@ const STATUS: Record<string, Solution['status']> = {
   Unbounded: 'unbounded',
 };
 
+/** HiGHS's own default. */
+const LEAST_GAP = 1e-6;
+
 /**
  * Solves by HiGHS, which the caller has loaded where it runs: in a worker of
  * the browser, or on the server.
@@ -27,8 +30,12 @@ const STATUS: Record<string, Solution['status']> = {
  * @source HiGHS: Huangfu & Hall, Mathematical Programming Computation 10 (2018) 119–142
  */
 export function solveByHighs(highs: LpSolver): Solve {
-  return (model, { seconds = 20 } = {}) => {
-    const answer = highs.solve(toLp(model), { time_limit: seconds, mip_rel_gap: 0 });
+  return (model, { seconds = 20, gap = 0 } = {}) => {
+    const answer = highs.solve(toLp(model), {
+      time_limit: seconds,
+      mip_rel_gap: 0,
+      mip_abs_gap: Math.max(gap, LEAST_GAP),
+    });
     const values = model.variables.map((_, i) => numberIn(answer.Columns[`x${i}`], 'Primal'));
     const found = Object.keys(answer.Columns).length > 0;
     return {

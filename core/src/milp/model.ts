@@ -33,7 +33,13 @@ export interface Solution {
 }
 
 /** Any solver of linear models. */
-export type Solve = (model: LinearModel, options?: { seconds?: number }) => Solution;
+export type Solve = (
+  model: LinearModel,
+  options?: {
+    seconds?: number;
+    /** of the objective: closer to the best is not asked */ gap?: number;
+  },
+) => Solution;
 
 const term = (coefficient: number, name: string) =>
   `${coefficient < 0 ? '-' : '+'} ${Math.abs(coefficient)} ${name}`;

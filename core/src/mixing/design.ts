@@ -56,8 +56,12 @@ export interface Design {
 /** Twelve parts hold every recipe of 1, 2, 3, 4, 6 or 12 parts, ten those of 5 and 10. */
 export const TRIED_PARTS = [7, 8, 9, 10, 11, 12] as const;
 const MOST_COMPONENTS = 30;
-/** Of two equally close recipes the one of fewer components. */
-const A_COMPONENT = 1e-5;
+/** A component more must bring the recipe closer by a hundredth of a point of air. */
+export const A_COMPONENT = 1e-4;
+/** A target is met within a fifth of a point: no scoop is as exact. */
+export const MET_WITHIN = 0.002;
+/** Nobody measures closer than this: a solver need not look farther. */
+const GAP = 4e-5;
 const SECONDS = 20;
 const CLOSE = 1e-9;
 
@@ -68,7 +72,8 @@ const CLOSE = 1e-9;
  * The mixed volume of the packing model is the largest of the volumes that
  * each class would ask for if it bore the load, and each of those is linear in
  * the parts: so the whole model is linear but for the choice of the bearing
- * class, which is a whole variable. Shortfalls are told per measured litre.
+ * class, which is a whole variable. Shortfalls are told per measured litre,
+ * beyond the hair within which a target counts as met.
  *
  * @throws RangeError for no component, no target, or a target whose low is above its high
  * @source de Larrard's linear packing model (packing.ts) written as a mixed-integer program
@@ -77,7 +82,7 @@ export function designMix(request: DesignRequest, solve: Solve): Design {
   checkRequest(request);
   const { components, totalParts = TRIED_PARTS } = request;
   const found = totalParts
-    .map((total) => solve(modelFor(request, total), { seconds: SECONDS }))
+    .map((total) => solve(modelFor(request, total), { seconds: SECONDS, gap: GAP }))
     .filter(({ values }) => values.length > 0);
   if (found.length === 0) throw new RangeError('targets must leave some recipe: none was found');
   const best = found.reduce((a, b) => (b.objective < a.objective - CLOSE ? b : a));
@@ -211,7 +216,7 @@ export function reachedBy(
     return {
       target,
       value: of === 0 ? Infinity : quantity / of,
-      shortfall: (counts * short) / measured,
+      shortfall: Math.max(0, (counts * short) / measured - MET_WITHIN),
     };
   });
 }
@@ -291,7 +296,7 @@ function modelFor(request: DesignRequest, total: number) {
         [short(t), 1],
       ],
       sense: '>=',
-      limit: 0,
+      limit: -MET_WITHIN * total,
     });
     if (low !== undefined) constraints.push(against(low, 1));
     if (high !== undefined) constraints.push(against(high, -1));

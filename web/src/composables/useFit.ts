@@ -13,7 +13,9 @@ import {
   meanTemperatureC,
   partsOf,
   permitted,
+  potExtras,
   remedies,
+  sectionCm2,
   SIZE_SCHOOLS,
   standingSupport,
   standsAtCm,
@@ -50,6 +52,7 @@ import { computed, reactive, watch, type Ref } from 'vue';
 import type { FitPlan, Fitting, PlantFile, SupportWish } from '../api/types.ts';
 import { coverOption, optionsFor, shelfIdOf } from './fitOptions.ts';
 import { usePantry } from '../stores/pantry.ts';
+import { usePreparing } from './preparing.ts';
 import { kindOfRecipe } from './figureWords.ts';
 
 /** What a keeper can turn on the fit page. */
@@ -397,8 +400,25 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
       )?.option.id ?? null;
   }
 
+  /** What goes into the pot beside the mix. */
+  const extras = computed(() =>
+    rung.value
+      ? potExtras(
+          store.pantry.recipe(choices.recipeId).extras,
+          store.pantry,
+          sectionCm2(rung.value.inside, rung.value.fillHeightCm),
+          rung.value.newMediumL,
+        )
+      : [],
+  );
+  const { preparing } = usePreparing();
+  /** What is soaked, rinsed and wetted before it is measured. */
+  const before = computed(() => preparing(mixed.value.parts));
+
   return {
     choices,
+    extras,
+    before,
     place,
     mixed,
     ownParts,

@@ -161,7 +161,7 @@ export const mix = {
     `A ${volume} scoop is large for so little: a smaller one wastes less.`,
   byWeight: (total: string) =>
     `By weight: as dry as they were when a litre was weighed, ${total} in all. Damp components weigh more: measure those by volume.`,
-  dryWeight: 'Dry weight',
+  dryWeight: 'dry weight',
   missing: (volume: string) => `${volume} are missing`,
   opens: (n: number) => (n === 1 ? 'opens 1 bag' : `opens ${n} bags`),
   fromOpen: 'from an open bag',

@@ -8,7 +8,6 @@ import {
   permitted,
   planTub,
   potExtras,
-  preparations,
   sectionCm2,
   swapPlace,
   usualHeadspaceCm,
@@ -30,6 +29,7 @@ import SwapDialog from '../components/mix/SwapDialog.vue';
 import NumberField from '../components/NumberField.vue';
 import { useChangeWords } from '../composables/changeWords.ts';
 import { useExtraWords } from '../composables/extraWords.ts';
+import { usePreparing } from '../composables/preparing.ts';
 import { useDraft } from '../composables/useDraft.ts';
 import { listedParts } from '../composables/useFit.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
@@ -231,12 +231,8 @@ const extras = computed(() => {
   }
   return [...sums.values()];
 });
-const before = computed(() =>
-  preparations(
-    parts.value.map(({ ingredient }) => ingredient),
-    ({ id }) => store.stockOf(id)?.wetting ?? settings.current.wettingSchool,
-  ),
-);
+const { preparing } = usePreparing();
+const before = computed(() => preparing(parts.value));
 const dusty = computed(() => parts.value.some(({ ingredient }) => ingredient.dusty));
 const biohazard = computed(() => parts.value.some(({ ingredient }) => ingredient.biohazard));
 const HEAVY_KG = 20;
@@ -452,7 +448,7 @@ const print = () => window.print();
 }
 @media (max-width: 800px) {
   .pots li {
-    grid-template-columns: minmax(0, 1fr) 80px;
+    grid-template-columns: minmax(0, 1fr) auto auto;
   }
   .rows li {
     grid-template-columns: 1fr 1fr;

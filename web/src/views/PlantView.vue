@@ -14,6 +14,7 @@ import VerdictMark from '../components/VerdictMark.vue';
 import { mediumName } from '../composables/figureWords.ts';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useExtraWords } from '../composables/extraWords.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -23,6 +24,7 @@ const router = useRouter();
 const notices = useNotices();
 const { full, day } = useDates();
 const { length, weight, volume, percent } = useUnits();
+const { extraWords } = useExtraWords();
 const {
   value: file,
   fault,
@@ -52,11 +54,13 @@ function lookLines({ signals, note }: Look): string[] {
 }
 function repotLines({ before, after, mixedIn, note }: Repot): string[] {
   return [
-    `${length(rimCm(before.pot))} → ${length(rimCm(after.pot))}, ${mediumName(after.mediumKind, after.recipeId)}`,
+    `${length(rimCm(before.pot))} → ${length(rimCm(after.pot))}, ${mediumName(after.mediumKind, after.recipeId)}` +
+      (mixedIn?.version ? ` (${m.mix.version(mixedIn.version)})` : ''),
     mixedIn
       ? mixedIn.measures.map(({ label, scoops }) => `${label} ${m.fit.scoops(scoops)}`).join(', ') +
         ` (${volume(mixedIn.scoopL)})`
       : '',
+    ...(mixedIn?.extras ?? []).map(extraWords),
     note,
   ].filter(Boolean);
 }

@@ -5,6 +5,7 @@ import type { Fitting, PlantFile } from '../../api/types.ts';
 import { batchFor } from '../../composables/batchFor.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
+import { useExtraWords } from '../../composables/extraWords.ts';
 import { useFit } from '../../composables/useFit.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -21,6 +22,7 @@ const store = usePantry();
 const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
+const { extraWords } = useExtraWords();
 const fit = useFit(computed(() => props.loaded));
 const { choices, rung, plan, stances, remedies, newKind, ladder } = fit;
 const file = computed(() => props.loaded.file);
@@ -161,6 +163,15 @@ const steps = computed(() => {
           </tfoot>
         </table>
         <p v-else>{{ m.fit.noMix }}</p>
+        <ul v-if="batch && fit.extras.value.length > 0" class="boxes">
+          <li v-for="extra in fit.extras.value" :key="extra.kind">{{ extraWords(extra) }}</li>
+        </ul>
+        <template v-if="batch && fit.before.value.length > 0">
+          <h2>{{ m.mix.before }}</h2>
+          <ul class="boxes">
+            <li v-for="step in fit.before.value" :key="step.text">{{ step.text }}</li>
+          </ul>
+        </template>
         <h2>{{ m.sheet.steps }}</h2>
         <ol class="boxes">
           <li v-for="step in steps" :key="step">{{ step }}</li>

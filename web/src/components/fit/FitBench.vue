@@ -414,6 +414,8 @@ const freeOnShelf = (option: PotOption) => {
     :situation="file.situation"
     :mixed="fit.mixed.value"
     :own="fit.ownParts.value !== null"
+    :extras="fit.extras.value"
+    :before="fit.before.value"
     :temperature-c="fit.place.value.temperatureC"
     :usual-recipe="file.situation.traits.recipe"
     @parts="(parts) => (choices.parts = parts)"

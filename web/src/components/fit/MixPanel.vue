@@ -5,9 +5,6 @@ import {
   insideOfMaterial,
   mediumLife,
   mixInPot,
-  potExtras,
-  preparations,
-  sectionCm2,
   type Component,
   type Part,
   type PottedPlace,
@@ -41,6 +38,8 @@ const props = defineProps<{
   own: boolean;
   usualRecipe: string;
   temperatureC: number;
+  extras: Fit['extras']['value'];
+  before: Fit['before']['value'];
 }>();
 const recipeId = defineModel<string>('recipeId', { required: true });
 const scoopL = defineModel<number | null>('scoopL', { required: true });
@@ -80,22 +79,6 @@ const columns = computed(() => [
 const lifeOf = (list: readonly Part<Component>[]) =>
   mediumLife(blend(list), place.value.pot, place.value, place.value.temperatureC).months;
 
-const extras = computed(() =>
-  props.rung
-    ? potExtras(
-        store.pantry.recipe(recipeId.value).extras,
-        store.pantry,
-        sectionCm2(place.value.pot, props.rung.fillHeightCm),
-        props.rung.newMediumL,
-      )
-    : [],
-);
-const before = computed(() =>
-  preparations(
-    components.value,
-    ({ id }) => store.stockOf(id)?.wetting ?? settings.current.wettingSchool,
-  ),
-);
 /** Parts that are known to be missing: one tap finds what stands in. */
 const outOf = computed(() =>
   parts.value.flatMap(({ ingredient }, of) => (store.outOfStock(ingredient.id) ? [of] : [])),

@@ -92,5 +92,6 @@ const rows = computed(() => {
 }
 .band {
   display: block;
+  white-space: normal;
 }
 </style>

@@ -42,8 +42,7 @@ function stockWords({ missingL, opens }: ReturnType<typeof draw>): string {
       <tr>
         <th>{{ m.fit.component }}</th>
         <th class="num">{{ m.fit.scoop }} {{ volume(scoop.scoopL) }}</th>
-        <th class="num">{{ m.fit.litres }}</th>
-        <th class="num">{{ m.mix.dryWeight }}</th>
+        <th class="num">{{ m.fit.litres }}, {{ m.mix.dryWeight }}</th>
         <th v-if="swappable" class="no-print">
           <span class="unseen">{{ m.mix.swap }}</span>
         </th>
@@ -58,8 +57,9 @@ function stockWords({ missingL, opens }: ReturnType<typeof draw>): string {
           }}</span>
         </td>
         <td class="num big">{{ row.scoops }}</td>
-        <td class="num">{{ row.litres }}</td>
-        <td class="num">{{ row.dry }}</td>
+        <td class="num">
+          {{ row.litres }}<span class="stock small quiet">{{ row.dry }}</span>
+        </td>
         <td v-if="swappable" class="no-print">
           <v-btn
             :icon="mdiSwapHorizontal"

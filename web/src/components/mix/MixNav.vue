@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, onMounted, useTemplateRef } from 'vue';
 import { m } from '../../messages/index.ts';
 import TabLinks from '../TabLinks.vue';
 
@@ -20,10 +20,19 @@ const pages = computed(() =>
     ] as const
   ).map(([to, room]) => ({ to, word: m.mix.rooms[room], here: props.at === room })),
 );
+const room = useTemplateRef<HTMLElement>('room');
+// On a phone the rooms are wider than the screen: the present one is brought into view.
+onMounted(() => {
+  const here = room.value?.querySelector<HTMLElement>('.here');
+  const nav = here?.parentElement;
+  if (here && nav) nav.scrollLeft = here.offsetLeft - nav.clientWidth / 2 + here.clientWidth / 2;
+});
 </script>
 
 <template>
-  <TabLinks :label="m.mix.nav" :pages="pages" class="rooms" />
+  <div ref="room">
+    <TabLinks :label="m.mix.nav" :pages="pages" class="rooms" />
+  </div>
 </template>
 
 <style scoped>
