@@ -1,4 +1,4 @@
-import { MOST_FEED_G_PER_L, type Pantry, type RecipeExtras } from '../media/index.ts';
+import { MOST_FEED_G_PER_L, whyAvoided, type Pantry, type RecipeExtras } from '../media/index.ts';
 import { within } from '../number/index.ts';
 
 /** What goes into one pot beside its mix. */
@@ -8,6 +8,8 @@ export interface PotExtra {
   litres?: number;
   grams?: number;
   depthMm?: number;
+  /** the keeper avoids it: it does not go in */
+  leftOut?: true;
 }
 
 /**
@@ -19,26 +21,28 @@ export interface PotExtra {
  */
 export function potExtras(
   { topDressing, feedGPerL, perPot }: RecipeExtras,
-  pantry: Pick<Pantry, 'component'>,
+  pantry: Pick<Pantry, 'component' | 'avoided'>,
   surfaceCm2: number,
   mixedL: number,
 ): PotExtra[] {
   within('surfaceCm2', surfaceCm2, 0, 1e6);
   within('mixedL', mixedL, 0, 1e5);
   const extras: PotExtra[] = [];
+  const add = (kind: PotExtra['kind'], id: string, amount: Partial<PotExtra>) => {
+    const component = pantry.component(id);
+    const { label } = component;
+    const avoided = whyAvoided(component, pantry.avoided) !== null;
+    extras.push(avoided ? { kind, label, leftOut: true } : { kind, label, ...amount });
+  };
   if (topDressing) {
     const depthMm = within('depthMm', topDressing.depthMm, 1, 60);
-    const { label } = pantry.component(topDressing.component);
-    extras.push({
-      kind: 'topDressing',
-      label,
+    add('topDressing', topDressing.component, {
       depthMm,
       litres: (surfaceCm2 * depthMm) / 10 / 1000,
     });
   }
   if (perPot) {
-    const { label } = pantry.component(perPot.component);
-    extras.push({ kind: 'perPot', label, litres: within('litres', perPot.litres, 0.001, 5) });
+    add('perPot', perPot.component, { litres: within('litres', perPot.litres, 0.001, 5) });
   }
   if (feedGPerL) {
     const rate = within('feedGPerL', feedGPerL, 0, MOST_FEED_G_PER_L);

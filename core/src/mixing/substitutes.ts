@@ -1,4 +1,4 @@
-import type { Component } from '../media/index.ts';
+import { permitted, whyAvoided, type Component, type Pantry } from '../media/index.ts';
 import { within } from '../number/index.ts';
 import { mixPh } from './acidity.ts';
 import { blend, type Blend, type Part } from './blend.ts';
@@ -177,3 +177,16 @@ export function withStandIns(
   }
   return { parts: now, standIns };
 }
+
+/** The same mix without what its keeper avoids. */
+export const withoutAvoided = (
+  parts: readonly Part<Component>[],
+  pantry: Pantry,
+  place: MixPlace,
+): ReturnType<typeof withStandIns> =>
+  withStandIns(
+    parts,
+    (component) => whyAvoided(component, pantry.avoided) !== null,
+    permitted(pantry),
+    place,
+  );

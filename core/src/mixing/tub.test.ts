@@ -18,24 +18,37 @@ import {
   planTub,
   potExtras,
   SCOOP_TOLERANCE,
+  suggestScoop,
   scaledScoops,
   TUB_SHARE,
   withStandIns,
 } from './index.ts';
 
 describe('whole scoops of the keeper’s own', () => {
-  /** Least scale at which some whole counts keep every part within the tolerance, by trying a fine grid. */
-  function leastByGrid(amounts: number[], scoopL: number): number {
-    for (let scale = 1; ; scale *= 1.0005) {
-      const fits = amounts.every((litres) => {
-        const scoops = (litres * scale) / scoopL;
-        for (const count of [Math.floor(scoops), Math.ceil(scoops)]) {
-          if (count >= 1 && Math.abs(count / scoops - 1) <= SCOOP_TOLERANCE) return true;
-        }
-        return false;
-      });
-      if (fits) return scale;
-    }
+  /**
+   * Least scale, 1 or more, at which whole counts keep every part within the
+   * tolerance: every combination of counts, by the stretches of scale that each allows.
+   */
+  function leastByCounts(amounts: number[], scoopL: number): number {
+    let least = Infinity;
+    const stretch = (count: number, litres: number) => ({
+      low: (count * scoopL) / (litres * (1 + SCOOP_TOLERANCE)),
+      high: (count * scoopL) / (litres * (1 - SCOOP_TOLERANCE)),
+    });
+    const tryFrom = (i: number, low: number, high: number): void => {
+      if (i === amounts.length) {
+        least = Math.min(least, low);
+        return;
+      }
+      for (let count = 1; ; count++) {
+        const { low: from, high: to } = stretch(count, amounts[i]!);
+        if (from > Math.min(high, least) + 1e-9) return;
+        const [l, h] = [Math.max(low, from), Math.min(high, to)];
+        if (l <= h + 1e-9) tryFrom(i + 1, l, h);
+      }
+    };
+    tryFrom(0, 1, Infinity);
+    return least;
   }
 
   it('never move a part by over 5 %, and mix no more than that takes, against brute force', () => {
@@ -51,10 +64,10 @@ describe('whole scoops of the keeper’s own', () => {
             expect(off).toBeLessThanOrEqual(SCOOP_TOLERANCE + 1e-9);
             expect(off).toBeLessThanOrEqual(plan.worstError + 1e-9);
           });
-          const least = leastByGrid(amounts, scoopL);
+          const least = leastByCounts(amounts, scoopL);
           // The counts fit best a little above the least scale, never by more than the tolerance.
           expect(plan.scale).toBeLessThanOrEqual(least * (1 + SCOOP_TOLERANCE) + 1e-9);
-          expect(plan.scale).toBeGreaterThanOrEqual(least / 1.001 - 1e-9);
+          expect(plan.scale).toBeGreaterThanOrEqual(least - 1e-6);
         },
       ),
       { numRuns: 200 },
@@ -91,6 +104,16 @@ describe('tub loads', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('a larger scoop is taken where it costs little more mix, never beyond the tub', () => {
+    const parts = partsOf(recipe('everyday').parts);
+    const plan = planTub({ parts, filledL: [17.4], tubL: 20 });
+    const plain = suggestScoop(plan.batch.measures.map(({ litres }) => litres / plan.loads));
+    expect(plan.scoop.scoopL).toBeGreaterThanOrEqual(plain.scoopL);
+    expect(Math.max(...plan.scoop.scoops)).toBeLessThanOrEqual(Math.max(...plain.scoops));
+    expect(plan.scoop.scale).toBeLessThanOrEqual(1.08);
+    expect(plan.scoop.worstError).toBeLessThanOrEqual(SCOOP_TOLERANCE + 1e-9);
   });
 
   it('a batch by hand: 12 L wanted of one coarse thing, loads of 4 L', () => {
@@ -191,6 +214,11 @@ describe('acidity and extras', () => {
     ]);
     expect(() => potExtras({ feedGPerL: 50 }, SHIPPED, 200, 2)).toThrow(/feedGPerL/);
     expect(potExtras({}, SHIPPED, 200, 2)).toEqual([]);
+    const avoiding = pantryOf(COMPONENTS, RECIPES, { contents: ['animal'], components: [] });
+    const { extras: climber } = recipe('chunkyClimber');
+    expect(potExtras(climber, avoiding, 200, 2)).toMatchObject([
+      { kind: 'topDressing', leftOut: true },
+    ]);
   });
 });
 

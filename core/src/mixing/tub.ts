@@ -2,7 +2,7 @@ import { meanWaterInColumn, type Component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import { measureOut, type Batch, type BatchMargins } from './batch.ts';
 import { blend, type Blend, type Part } from './blend.ts';
-import { scaledScoops, suggestScoop, type ScoopPlan } from './scoops.ts';
+import { scaledScoops, SCOOPS_L, suggestScoop, type ScoopPlan } from './scoops.ts';
 
 /** A batch for any number of pots. */
 export interface TubRequest {
@@ -43,6 +43,9 @@ const DAMP_SHARE = 0.5;
 /** Depth at which a mix is weighed and its rounding judged, cm. */
 const USUAL_DEPTH_CM = 12;
 const MOST_LOADS = 500;
+/** Fewer, larger scoops are worth so much more mix. @source common practice, no source */
+const MOST_OVER = 1.08;
+const HAIR = 1e-9;
 
 /**
  * Measures a batch out in equal tub loads of whole scoops.
@@ -56,16 +59,17 @@ export function planTub({ parts, filledL, scoopL, tubL, margins }: TubRequest): 
   );
   const batch = measureOut(parts, total, margins ? { margins } : {});
   const usableL = tubL === undefined ? Infinity : positive('tubL', tubL) * TUB_SHARE;
-  let loads = Math.max(1, Math.ceil(batch.measuredL / usableL - 1e-9));
-  within('number of tub loads', loads, 1, MOST_LOADS);
-  let scoop = perLoad(batch, loads, scoopL);
-  // Rounded up, a load may not go into the tub any more.
-  while (measuredOf(scoop) > usableL * (1 + 1e-9) && loads < MOST_LOADS && scoop.scale > 1) {
-    const smaller = perLoad(batch, loads + 1, scoopL);
-    if (measuredOf(smaller) >= measuredOf(scoop)) break;
-    loads += 1;
-    scoop = smaller;
-  }
+  const loads = within(
+    'number of tub loads',
+    Math.max(1, Math.ceil(batch.measuredL / usableL - HAIR)),
+    1,
+    MOST_LOADS,
+  );
+  const litres = batch.measures.map((measure) => measure.litres / loads);
+  const scoop =
+    scoopL === undefined
+      ? handiest(litres, usableL)
+      : scaledScoops(litres, positive('scoopL', scoopL));
   const measuredL = scoop.scoops.map((count) => count * scoop.scoopL * loads);
   const scooped = blend(parts.map((part, i) => ({ ...part, parts: measuredL[i]! })));
   const asAsked = blend(parts);
@@ -87,9 +91,16 @@ export function planTub({ parts, filledL, scoopL, tubL, margins }: TubRequest): 
   };
 }
 
-function perLoad(batch: Batch, loads: number, scoopL: number | undefined): ScoopPlan {
-  const litres = batch.measures.map((measure) => measure.litres / loads);
-  return scoopL === undefined ? suggestScoop(litres) : scaledScoops(litres, scoopL);
+/**
+ * The largest scoop that keeps the proportions with little more than is asked
+ * for, in a load that goes into the tub; where none does, the plain suggestion.
+ */
+function handiest(litres: readonly number[], usableL: number): ScoopPlan {
+  const plain = suggestScoop(litres);
+  const larger = SCOOPS_L.filter((scoopL) => scoopL > plain.scoopL)
+    .map((scoopL) => scaledScoops(litres, scoopL))
+    .filter((plan) => plan.scale <= MOST_OVER && measuredOf(plan) <= usableL * (1 + HAIR));
+  return larger[larger.length - 1] ?? plain;
 }
 
 const measuredOf = ({ scoops, scoopL }: ScoopPlan) =>

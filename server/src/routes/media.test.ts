@@ -237,6 +237,29 @@ describe('recipes', () => {
     expect(body.mixedIn.extras[0]).toMatchObject({ kind: 'topDressing', label: 'grit' });
   });
 
+  it('what is avoided is not mixed, also where only the recipe is named', async () => {
+    const plant = await plantIn('bog');
+    await app.call
+      .patch('/api/settings')
+      .send({ avoided: { contents: ['peat', 'animal'], components: [] } });
+    const order = {
+      plantId: plant.id,
+      date: TODAY,
+      pot: { ...ROUND_POT, topDiameterCm: 17, baseDiameterCm: 13, heightCm: 14 },
+      mediumKind: 'peatSoil',
+    };
+    const { body } = await app.call.post('/api/repots').send({ ...order, recipeId: 'bog' });
+    const ids = body.mixedIn.parts.map((part: { component: string }) => part.component);
+    expect(ids).toHaveLength(2);
+    expect(ids).not.toContain('peat');
+    await app.call.delete(`/api/repots/${body.id}`);
+    // Worm compost on top of the climber's mix is left out as well.
+    const climber = await app.call
+      .post('/api/repots')
+      .send({ ...order, recipeId: 'chunkyClimber' });
+    expect(climber.body.mixedIn.extras).toEqual([]);
+  });
+
   it('a kitchen test changes what a plant’s medium is taken to hold', async () => {
     const plant = await plantIn('mossOnly');
     const life = async () =>

@@ -1,10 +1,12 @@
 import {
   blend,
   insideOfMaterial,
+  mediumHeightCm,
   partsOf,
   potExtras,
   potLadder,
   sectionCm2,
+  withoutAvoided,
   type DrainageLayer,
   type MediumKind,
   type PotExtra,
@@ -33,11 +35,28 @@ export interface MixOrder {
   cuts?: RootCuts;
 }
 
-/** Parts as they go in that day: kept with the plant, whatever becomes of the recipe. */
-export const partsOrdered = (
+/**
+ * Parts as they go in that day: kept with the plant, whatever becomes of the
+ * recipe. Where they are not told, its recipe's, without what is avoided.
+ */
+export function partsOrdered(
   db: Db,
-  { recipeId, parts }: { recipeId: string | null; parts?: RecipePart[] | undefined },
-): RecipePart[] => parts ?? [...pantryFor(db).recipe(recipeId!).parts];
+  {
+    pot,
+    potMaterial,
+    recipeId,
+    parts,
+  }: Pick<MixOrder, 'pot' | 'potMaterial' | 'recipeId' | 'parts'>,
+): RecipePart[] {
+  if (parts) return parts;
+  const pantry = pantryFor(db);
+  const inside = insideOfMaterial(pot, potMaterial);
+  const listed = partsOf(pantry.recipe(recipeId).parts, pantry);
+  return withoutAvoided(listed, pantry, {
+    pot: inside,
+    heightCm: mediumHeightCm(inside),
+  }).parts.map(({ ingredient, parts: n }) => ({ component: ingredient.id, parts: n }));
+}
 
 /** New medium that goes round a plant's ball, and what goes into its pot beside it. */
 export function newMediumFor(
@@ -68,5 +87,5 @@ export function newMediumFor(
   const { newMediumL: filledL, fillHeightCm } = rungs[0]!;
   const inside = insideOfMaterial(order.pot, order.potMaterial);
   const extras = potExtras(recipe.extras, pantry, sectionCm2(inside, fillHeightCm), filledL);
-  return { recipe, parts, filledL, extras };
+  return { recipe, parts, filledL, extras: extras.filter(({ leftOut }) => !leftOut) };
 }

@@ -81,7 +81,9 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     checkDates(tx, plant, order.date);
     checkPot(order.pot);
     checkMix(tx, order);
-    const mediumParts = order.recipeId ? partsOrdered(tx, order) : null;
+    const mediumParts = order.recipeId
+      ? partsOrdered(tx, { ...order, recipeId: order.recipeId })
+      : null;
     const judgement = judge(tx, plant, order.date);
     const work = workFor(judgement.file.situation);
     const mixedIn = mixFor(tx, order, judgement);

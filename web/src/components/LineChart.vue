@@ -132,18 +132,25 @@ function draw(): void {
   chart = null;
   if (canvas.value?.getContext('2d')) chart = new Chart(canvas.value, config());
 }
-/** A slider moves marks and lines only: the chart is kept. */
+/** A slider moves marks and lines only: the chart is kept, and follows with the next frame. */
+let waiting = 0;
 function update(): void {
-  if (!chart) return draw();
-  const { data, options } = config();
-  chart.data = data;
-  chart.options = options!;
-  chart.update('none');
+  cancelAnimationFrame(waiting);
+  waiting = requestAnimationFrame(() => {
+    if (!chart) return draw();
+    const { data, options } = config();
+    chart.data = data;
+    chart.options = options!;
+    chart.update('none');
+  });
 }
 onMounted(draw);
 watch(() => [props.labels, props.lines, props.marks, props.levels], update);
 watch(() => theme.name.value, draw);
-onBeforeUnmount(() => chart?.destroy());
+onBeforeUnmount(() => {
+  cancelAnimationFrame(waiting);
+  chart?.destroy();
+});
 </script>
 
 <template>

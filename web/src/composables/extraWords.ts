@@ -6,7 +6,8 @@ import { useUnits } from './useUnits.ts';
 export function useExtraWords() {
   const { volume, number } = useUnits();
   return {
-    extraWords: ({ kind, label, litres, grams, depthMm }: PotExtra): string => {
+    extraWords: ({ kind, label, litres, grams, depthMm, leftOut }: PotExtra): string => {
+      if (leftOut) return m.mix.extraLeftOut(label);
       if (kind === 'topDressing') return m.mix.dressing(label, depthMm!, volume(litres!));
       if (kind === 'perPot') return m.mix.handful(label, volume(litres!));
       return m.mix.feedLine(number(grams!, 0));

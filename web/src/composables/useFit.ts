@@ -12,7 +12,6 @@ import {
   potLadder,
   meanTemperatureC,
   partsOf,
-  permitted,
   potExtras,
   remedies,
   sectionCm2,
@@ -25,8 +24,7 @@ import {
   usualHeadspaceCm,
   vpdAtYearEnd,
   wantsSupport,
-  whyAvoided,
-  withStandIns,
+  withoutAvoided,
   type Climb,
   type Component,
   type DrainageLayer,
@@ -161,12 +159,7 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   const mixed = computed(() => {
     const { pantry, priceOf } = store;
     const listed = choices.parts ?? pantry.recipe(choices.recipeId).parts;
-    return withStandIns(
-      partsOf(listed, pantry),
-      (component) => whyAvoided(component, pantry.avoided) !== null,
-      permitted(pantry),
-      swapPlace(place.value, priceOf),
-    );
+    return withoutAvoided(partsOf(listed, pantry), pantry, swapPlace(place.value, priceOf));
   });
   const mix = computed(() => blend(mixed.value.parts));
   const ownParts = computed((): RecipePart[] | null => {

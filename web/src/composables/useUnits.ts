@@ -4,12 +4,22 @@ import { useSettings } from '../stores/settings.ts';
 
 const LITRES_PER_QUART_SWITCH = 0.95;
 
+const formatters = new Map<number, Intl.NumberFormat>();
+/** Made once for each count of digits: making one costs more than all that a page formats. */
+function formatterOf(digits: number): Intl.NumberFormat {
+  let formatter = formatters.get(digits);
+  if (!formatter) {
+    formatter = new Intl.NumberFormat(undefined, { maximumFractionDigits: digits });
+    formatters.set(digits, formatter);
+  }
+  return formatter;
+}
+
 /** Numbers with their units, in the keeper's own system. The core knows metric only. */
 export function useUnits() {
   const settings = useSettings();
   const us = computed(() => settings.current.units === 'us');
-  const format = (value: number, digits: number) =>
-    value.toLocaleString(undefined, { maximumFractionDigits: digits });
+  const format = (value: number, digits: number) => formatterOf(digits).format(value);
 
   const cups = (count: number) =>
     `${format(count, 1)} ${format(count, 1) === '1' ? 'cup' : 'cups'}`;

@@ -168,6 +168,7 @@ export const mix = {
   before: 'Beforehand',
   dressing: (label: string, mm: number, volume: string) =>
     `Top dressing: ${mm} mm of ${label}, ${volume}.`,
+  extraLeftOut: (label: string) => `${label} is left out: it is on your avoid-list.`,
   handful: (label: string, volume: string) => `A handful of ${label}: ${volume}.`,
   feedLine: (grams: string) => `Slow-release feed: ${grams} g, never above the label’s rate.`,
 
@@ -440,6 +441,7 @@ export const mix = {
     damp: 'when damp, squeezed once',
     size: 'Mound, wide × high',
     side: 'Moss at the core’s widest',
+    avoided: 'Harvested moss is on your avoid-list.',
     how: 'Half an ellipsoid less the net pot; long strands are wrapped 1.6 times as tight as they lie loose, and give way by a fifth as they settle (common practice, no source).',
     mouth: 'Mouth it sits on, inside',
     margin: 'Wider than it, each side',

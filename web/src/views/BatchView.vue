@@ -5,14 +5,12 @@ import {
   fillL,
   nominalPot,
   partsOf,
-  permitted,
   planTub,
   potExtras,
   sectionCm2,
   swapPlace,
   usualHeadspaceCm,
-  whyAvoided,
-  withStandIns,
+  withoutAvoided,
   type PotExtra,
   type RecipePart,
   type TubPlan,
@@ -99,10 +97,9 @@ const place = computed(() => ({
   temperatureC: 20,
 }));
 const mixed = computed(() =>
-  withStandIns(
+  withoutAvoided(
     partsOf(own.value ?? recipe.value.parts, store.pantry),
-    (component) => whyAvoided(component, store.pantry.avoided) !== null,
-    permitted(store.pantry),
+    store.pantry,
     swapPlace(place.value, store.priceOf),
   ),
 );
@@ -296,6 +293,12 @@ const print = () => window.print();
             <span v-if="otherwise" class="quiet small">{{ m.mix.otherwise }}</span>
           </li>
         </ul>
+        <ul class="plain only-print">
+          <li v-for="pot in rows.filter(({ each }) => each > 0)" :key="pot.label">
+            {{ pot.label }}:
+            {{ m.mix.rowSum(pot.count, volume(pot.each), volume(pot.each * pot.count)) }}
+          </li>
+        </ul>
         <ul class="rows no-print">
           <li v-for="(row, i) in draft.rows" :key="i">
             <NumberField v-model="row.count" :label="m.mix.potCount" />
@@ -416,6 +419,14 @@ const print = () => window.print();
 </template>
 
 <style scoped>
+.only-print {
+  display: none;
+}
+@media print {
+  .only-print {
+    display: block;
+  }
+}
 .which {
   grid-column: span 2;
 }

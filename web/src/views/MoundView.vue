@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { planMound, type Mound } from '@fernbank/core';
+import { planMound, whyAvoided, type Mound } from '@fernbank/core';
 import { computed } from 'vue';
 import MixNav from '../components/mix/MixNav.vue';
 import NumberField from '../components/NumberField.vue';
 import { useDraft } from '../composables/useDraft.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
+import { usePantry } from '../stores/pantry.ts';
 
 /** A moss mound on an upturned net pot: how much moss, and whether it stays on its mouth. */
 const { length, lengthUnit, lengthToCm, lengthFromCm, volume, volumeUnit, volumeToL, number } =
@@ -44,6 +45,10 @@ const outcome = computed((): { mound: Mound | null; fault: string } => {
   }
 });
 const mound = computed(() => outcome.value.mound);
+const avoided = computed(() => {
+  const { avoided: list, component } = usePantry().pantry;
+  return whyAvoided(component('longMoss'), list) !== null;
+});
 const grams = (g: number) => `${number(g, 0)} g`;
 const PX = 9;
 /** The mound from the side: dome, core within, mouth and pot beneath. */
@@ -112,6 +117,7 @@ const answer = computed(() => {
             </tbody>
           </table>
           <p class="quiet small">{{ m.mix.mound.how }}</p>
+          <p v-if="avoided" class="caution">{{ m.mix.mound.avoided }}</p>
           <p class="caution">{{ m.fit.bio }}</p>
         </template>
         <p v-else role="alert" class="text-error">{{ outcome.fault }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiPrinter } from '@mdi/js';
 import {
   agedInPot,
   blend,
@@ -184,13 +185,19 @@ async function remove(): Promise<void> {
 function bringBack(version: RecipeVersion): void {
   draft.value = { ...draft.value, parts: [...version.parts], extras: { ...version.extras } };
 }
+const print = () => window.print();
 </script>
 
 <template>
   <div class="page stack">
     <header class="row spread">
       <h1>{{ title }}</h1>
-      <v-btn variant="text" min-height="48" to="/mix">{{ m.mix.allRecipes }}</v-btn>
+      <span class="row no-print">
+        <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPrinter" @click="print">{{
+          m.sheet.print
+        }}</v-btn>
+        <v-btn variant="text" min-height="48" to="/mix">{{ m.mix.allRecipes }}</v-btn>
+      </span>
     </header>
     <MixNav at="recipes" />
     <p v-if="!isNew && !saved" class="panel" role="alert">{{ m.mix.noRecipe }}</p>

@@ -15,8 +15,8 @@ import AgeingPanel from '../components/mix/AgeingPanel.vue';
 import FiguresTable from '../components/mix/FiguresTable.vue';
 import MixColumns from '../components/mix/MixColumns.vue';
 import MixNav from '../components/mix/MixNav.vue';
+import RecipeCard from '../components/mix/RecipeCard.vue';
 import PlaceFields from '../components/mix/PlaceFields.vue';
-import { useFigureWords } from '../composables/figureWords.ts';
 import { usePlace } from '../composables/usePlace.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
@@ -27,7 +27,6 @@ const store = usePantry();
 const at = usePlace();
 const { place, traits } = at;
 const { percent } = useUnits();
-const { mediumWord } = useFigureWords();
 
 const MOST_COMPARED = 3;
 const usual = computed(() => traits.value?.recipe ?? null);
@@ -45,25 +44,29 @@ function compare(id: string): void {
     others.length < compared.value.length ? others : [...others, id].slice(-MOST_COMPARED);
 }
 
-const rows = computed(() =>
+/** What does not change with the pot. */
+const listed = computed(() =>
   store.pantry.recipes.map((recipe) => {
     const parts = partsOf(recipe.parts, store.pantry);
-    const mix = mixInPot(parts, place.value);
-    const avoided = parts.filter(
-      ({ ingredient }) => whyAvoided(ingredient, store.pantry.avoided) !== null,
-    );
-    const out = parts.filter(({ ingredient }) => store.outOfStock(ingredient.id));
+    const labels = (list: typeof parts) =>
+      list.map(({ ingredient }) => ingredient.label).join(', ');
     return {
       recipe,
       parts,
-      mix,
       said: parts
         .map(({ ingredient, parts: n }) => m.mix.partLine(n, ingredient.label))
         .join(' : '),
-      avoided: avoided.map(({ ingredient }) => ingredient.label).join(', '),
-      out: out.map(({ ingredient }) => ingredient.label).join(', '),
-      fits: fitsNeed(mix),
+      avoided: labels(
+        parts.filter(({ ingredient }) => whyAvoided(ingredient, store.pantry.avoided) !== null),
+      ),
+      out: labels(parts.filter(({ ingredient }) => store.outOfStock(ingredient.id))),
     };
+  }),
+);
+const rows = computed(() =>
+  listed.value.map(({ recipe, parts, ...words }) => {
+    const mix = mixInPot(parts, place.value);
+    return { recipe, mix, ...words, fits: fitsNeed(mix) };
   }),
 );
 function fitsNeed(mix: PottedMix): string {
@@ -72,7 +75,10 @@ function fitsNeed(mix: PottedMix): string {
   return mix.air >= need ? m.mix.enoughAir : m.mix.tooLittleAir(percent(need));
 }
 const shown = computed(() =>
-  compared.value.map((id) => rows.value.find(({ recipe }) => recipe.id === id)!),
+  compared.value.map((id) => {
+    const { parts } = listed.value.find(({ recipe }) => recipe.id === id)!;
+    return { ...rows.value.find(({ recipe }) => recipe.id === id)!, parts };
+  }),
 );
 const months = ref(0);
 const columns = computed(() =>
@@ -115,43 +121,14 @@ const leftOut = computed(() => store.pantry.components.length - permitted(store.
       <router-link to="/mix/components">{{ m.mix.avoidList }}</router-link>
     </p>
     <ul class="recipes">
-      <li v-for="row in rows" :key="row.recipe.id" class="panel">
-        <div>
-          <router-link :to="`/mix/${row.recipe.id}`">
-            <strong class="serif">{{ row.recipe.label }}</strong>
-          </router-link>
-          <span v-if="row.recipe.version > 1" class="quiet small version">{{
-            m.mix.version(row.recipe.version)
-          }}</span>
-          <span v-if="row.recipe.id === usual" class="usual small">{{ m.fit.usual }}</span>
-          <p class="quiet">{{ row.recipe.use }}</p>
-          <p>{{ row.said }}</p>
-          <p v-if="row.avoided" class="text-error small">{{ m.mix.holdsAvoided(row.avoided) }}</p>
-          <p v-if="row.out" class="text-error small">{{ m.mix.holdsOut(row.out) }}</p>
-        </div>
-        <div
-          class="bar"
-          role="img"
-          :aria-label="m.fit.airWaterValue(percent(row.mix.air), percent(row.mix.water))"
-        >
-          <span class="air" :style="{ width: `${100 * row.mix.air}%` }"></span>
-          <span class="water" :style="{ width: `${100 * row.mix.water}%` }"></span>
-          <span class="solid" :style="{ width: `${100 * row.mix.solid}%` }"></span>
-        </div>
-        <p class="small">
-          {{ m.mix.airWater(percent(row.mix.air), percent(row.mix.water)) }} ·
-          {{ mediumWord(row.mix.life.months) }}
-          <template v-if="row.fits"> · {{ row.fits }}</template>
-        </p>
-        <v-btn
-          variant="outlined"
-          min-height="48"
-          :aria-pressed="compared.includes(row.recipe.id)"
-          :aria-label="`${compared.includes(row.recipe.id) ? m.fit.compared : m.fit.compareThis}: ${row.recipe.label}`"
-          @click="compare(row.recipe.id)"
-          >{{ compared.includes(row.recipe.id) ? m.fit.compared : m.fit.compareThis }}</v-btn
-        >
-      </li>
+      <RecipeCard
+        v-for="row in rows"
+        :key="row.recipe.id"
+        v-bind="row"
+        :usual="row.recipe.id === usual"
+        :compared="compared.includes(row.recipe.id)"
+        @compare="compare(row.recipe.id)"
+      />
     </ul>
   </div>
 </template>
@@ -169,35 +146,6 @@ const leftOut = computed(() => store.pantry.components.length - permitted(store.
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
   gap: 12px;
-}
-.recipes li {
-  display: grid;
-  gap: 6px;
-  align-content: space-between;
-}
-.version {
-  margin-left: 8px;
-}
-.usual {
-  margin-left: 8px;
-  color: rgb(var(--v-theme-primary));
-  font-weight: 700;
-}
-.bar {
-  display: flex;
-  height: 16px;
-  border: 1px solid rgb(var(--v-theme-on-surface), 0.5);
-  border-radius: 3px;
-  overflow: hidden;
-}
-.air {
-  background: #f1f4ee;
-}
-.water {
-  background: #2f6f96;
-}
-.solid {
-  background: #5d4a33;
 }
 @media (max-width: 900px) {
   .bench {

@@ -83,7 +83,7 @@ const choices = computed(() =>
           @click="set(i, stepped(part.parts, 1))"
         />
         <span class="share">{{ share(part.parts) }}</span>
-        <span class="acts">
+        <span class="acts no-print">
           <v-btn
             :icon="mdiSwapHorizontal"
             variant="text"
@@ -107,7 +107,7 @@ const choices = computed(() =>
       :items="choices"
       :label="m.mix.addPart"
       hide-details
-      class="add"
+      class="add no-print"
       @update:model-value="add"
     />
     <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
