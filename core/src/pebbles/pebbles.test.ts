@@ -62,6 +62,14 @@ describe('pebbles over a reservoir', () => {
     );
   });
 
+  it('a level of the keeper’s own counts, within the vessel', () => {
+    const own = planPebbles({ ...REQUEST, levelCm: 4 });
+    expect(own.summer.levelCm).toBe(4);
+    expect(own.summer.litres).toBeCloseTo(volumeBelowL(OUTER, 4), 9);
+    expect(own.winter.levelCm).toBe(2);
+    expect(() => planPebbles({ ...REQUEST, levelCm: 30 })).toThrow(/levelCm/);
+  });
+
   it('a wick is as long as it must be, and as many are laid as the plant drinks', () => {
     const { wick } = planPebbles(REQUEST);
     expect(wick).toMatchObject({ liftCm: 10, lengthCm: 13, reaches: true });

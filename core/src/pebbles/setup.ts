@@ -57,6 +57,8 @@ export interface PebbleRequest {
   usePerDayL: { growth: number; winter: number };
   wick?: { kind: WickKind; insideCm: number };
   winter: WinterSchool;
+  /** the keeper's own level in growth, above the vessel's floor; absent: as roots and set-up ask */
+  levelCm?: number;
 }
 
 export interface PebbleSetup {
@@ -148,11 +150,12 @@ export function planPebbles(request: PebbleRequest): PebbleSetup {
 }
 
 function levelsOf(request: PebbleRequest, voidShare: number) {
-  const { kind, gapCm, roots, winter, usePerDayL } = request;
+  const { kind, gapCm, roots, winter, usePerDayL, levelCm: own } = request;
   const summerCm =
     kind === 'holes' ? gapCm : roots === 'short' ? gapCm + TOUCHES_CM : gapCm * LOWER_SHARE;
   // A wick leaves the roots above the water, whatever their length.
-  const top = kind === 'wick' ? Math.min(summerCm, gapCm * 0.95) : summerCm;
+  const asked = kind === 'wick' ? Math.min(summerCm, gapCm * 0.95) : summerCm;
+  const top = own === undefined ? asked : within('levelCm', own, 0.1, request.outer.heightCm);
   const at = (levelCm: number, perDayL: number): ReservoirLevel => {
     const litres = waterBelow(request, levelCm, voidShare);
     return {

@@ -327,6 +327,8 @@ export const mix = {
     bareRoot: 'bare roots',
     noBall: 'none: cuttings, seedlings',
   },
+  scoopNone: 'A scoop holds more than nothing.',
+  tubNone: 'A tub holds more than nothing.',
   rowOpen: 'How many, how wide?',
   rowCount: 'A whole number of pots.',
   rowRim: (least: string, most: string) => `${least} to ${most} wide.`,
@@ -415,6 +417,7 @@ export const mix = {
   wanted: 'Wanted',
   comesTo: 'Comes to',
   missed: 'missed',
+  atLimit: '✓ at its limit',
   noRot: 'nothing rots',
   rangeOf: (low: string | null, high: string | null) =>
     low && high ? `${low} to ${high}` : low ? `at least ${low}` : `at most ${high}`,
@@ -457,6 +460,7 @@ export const mix = {
       message
         .replace(/^gapCm must/, 'The height above the water’s floor must')
         .replace(/^wick\.insideCm must/, 'How far the wick goes in must')
+        .replace(/^levelCm must/, 'The water level must')
         .replace(/^rootsL must/, 'The roots must')
         .replace(/^usePerDayL\.growth must/, 'The water used a day must'),
     amount: (pebbles: string, water: string) => `${pebbles} of pebbles over ${water} of water`,
@@ -495,6 +499,8 @@ export const mix = {
     wick: 'Wick',
     lifts: (height: string) => `lifts ${height}`,
     inside: 'Wick goes into the pebbles',
+    ownLevel: 'Water level above the floor',
+    ownLevelHint: 'empty: as the roots and the set-up ask',
     winterSchool: 'In winter',
     keyWater: 'water',
     keyDamp: 'damp pebbles',

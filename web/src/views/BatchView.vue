@@ -86,8 +86,13 @@ const recipes = computed(() =>
     };
   }),
 );
-const scoopL = ref<number | null>(settings.current.scoopL);
-const tubL = ref<number | null>(settings.current.tubL);
+const inUnit = (litres: number | null) => (litres === null ? null : volumeFromL(litres));
+const scoopTyped = ref<number | null>(inUnit(settings.current.scoopL));
+const tubTyped = ref<number | null>(inUnit(settings.current.tubL));
+const litresOf = (typed: number | null) => (typed === null || typed <= 0 ? null : volumeToL(typed));
+const scoopL = computed(() => litresOf(scoopTyped.value));
+const tubL = computed(() => litresOf(tubTyped.value));
+const none = (typed: number | null) => typed !== null && typed <= 0;
 
 /** A pot of usual depth: what mixes of a batch are judged in. */
 const place = computed(() => ({
@@ -259,22 +264,18 @@ const print = () => window.print();
         <div class="fields no-print">
           <v-select v-model="recipeId" :items="recipes" :label="m.fit.recipe" class="which" />
           <NumberField
-            :model-value="scoopL === null ? null : volumeFromL(scoopL)"
+            v-model="scoopTyped"
             :label="m.fit.scoop"
             :unit="volumeUnit"
             :hint="m.mix.scoopHint"
-            @update:model-value="
-              (typed) => (scoopL = typed === null || typed <= 0 ? null : volumeToL(typed))
-            "
+            :error="none(scoopTyped) ? m.mix.scoopNone : ''"
           />
           <NumberField
-            :model-value="tubL === null ? null : volumeFromL(tubL)"
+            v-model="tubTyped"
             :label="m.mix.tub"
             :unit="volumeUnit"
             :hint="m.mix.tubHint"
-            @update:model-value="
-              (typed) => (tubL = typed === null || typed <= 0 ? null : volumeToL(typed))
-            "
+            :error="none(tubTyped) ? m.mix.tubNone : ''"
           />
         </div>
         <h2>{{ m.mix.whichPots(recipe.label) }}</h2>

@@ -183,13 +183,24 @@ const range = ({ property, low, high }: MixTarget) =>
     low === undefined ? null : inWords(property, low),
     high === undefined ? null : inWords(property, high),
   );
+/** The linear model leaves out that pores can be full: what the mix holds is told as drawn. */
+const held = (property: TargetProperty, value: number) =>
+  property === 'air' || property === 'water' ? mix.value![property] : value;
+/** Closer to the end of its range than this, a target is what the design leans on. */
+const AT_LIMIT = 0.03;
 const reached = computed(() =>
-  (answer.value?.reached ?? []).map(({ target, value, shortfall }) => ({
-    property: m.mix.properties[target.property as Property],
-    wanted: range(target),
-    value: inWords(target.property, value),
-    met: shortfall < NEARLY,
-  })),
+  (answer.value?.reached ?? []).map(({ target, value, shortfall }) => {
+    const near = (bound: number | undefined) =>
+      bound !== undefined && Math.abs(value - bound) <= AT_LIMIT * Math.abs(bound);
+    const met = shortfall < NEARLY;
+    return {
+      property: m.mix.properties[target.property as Property],
+      wanted: range(target),
+      value: inWords(target.property, held(target.property, value)),
+      met,
+      word: !met ? m.mix.missed : near(target.low) || near(target.high) ? m.mix.atLimit : '✓',
+    };
+  }),
 );
 const binding = computed(() =>
   (relaxed.value ?? [])
@@ -297,7 +308,7 @@ const toRecipe = computed(
               <td class="num">{{ row.wanted }}</td>
               <td class="num">
                 <strong :class="row.met ? '' : 'text-error'">{{ row.value }}</strong>
-                {{ row.met ? '✓' : m.mix.missed }}
+                {{ row.word }}
               </td>
             </tr>
           </tbody>

@@ -45,6 +45,7 @@ const { draft } = useDraft('pebbles', () => ({
   wick: 'polyester' as WickKind,
   inside: lengthFromCm(4) as number | null,
   winter: 'lower' as WinterSchool,
+  level: null as number | null,
 }));
 const items = <K extends string>(
   rows: Record<K, { label: string; use?: string; costs?: string }>,
@@ -89,7 +90,7 @@ const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
   try {
     const inner = potOf(innerRim!, innerHeight!);
     const outer = hasOuter.value ? potOf(outerRim!, outerHeight!) : inner;
-    const { kind, roots, wick, winter, use } = draft.value;
+    const { kind, roots, wick, winter, use, level } = draft.value;
     const likely = typical.value!;
     const growth = use === null ? likely.growth : volumeToL(use);
     return {
@@ -102,6 +103,7 @@ const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
         rootsL: rootsL === null ? 0 : volumeToL(rootsL),
         usePerDayL: { growth, winter: (growth * likely.winter) / likely.growth },
         winter,
+        ...(level === null ? {} : { levelCm: lengthToCm(level) }),
         ...(kind === 'wick' ? { wick: { kind: wick, insideCm: lengthToCm(inside ?? 0) } } : {}),
       }),
       fault: '',
@@ -290,6 +292,12 @@ const drawn = computed(() => {
             :label="m.mix.mound.roots"
             :unit="volumeUnit"
             :hint="m.app.optional"
+          />
+          <NumberField
+            v-model="draft.level"
+            :label="m.mix.pebbles.ownLevel"
+            :unit="lengthUnit"
+            :hint="m.mix.pebbles.ownLevelHint"
           />
           <v-select v-model="draft.roots" :items="rootChoices" :label="m.mix.pebbles.roots" />
           <template v-if="draft.kind === 'wick'">

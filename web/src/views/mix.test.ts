@@ -304,6 +304,15 @@ describe('a batch', () => {
     expect(wrapper.find('.rows .sum').text()).toBe(words);
   });
 
+  it('a scoop of 0 L is told by its field, and the handiest is taken', async () => {
+    const { wrapper } = await openBatch([row(2, 17)]);
+    const scoop = wrapper.findAll('.fields input').at(-2)!;
+    await scoop.setValue('0');
+    await nextTick();
+    expect(wrapper.find('.fields').text()).toContain(m.mix.scoopNone);
+    expect(wrapper.findAll('td.big').length).toBe(2);
+  });
+
   it('what was used comes off the stock, with revisions, and goes back by undo', async () => {
     const answered = (server: { calls: { body: unknown }[] }) => {
       const { changes } = server.calls.at(-1)!.body as { changes: { id: string; rev: number }[] };

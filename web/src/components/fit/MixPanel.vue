@@ -4,7 +4,9 @@ import {
   blend,
   insideOfMaterial,
   mediumLife,
+  mixFigures,
   mixInPot,
+  swapPlace,
   type Component,
   type Part,
   type PottedPlace,
@@ -24,6 +26,7 @@ import { useSettings } from '../../stores/settings.ts';
 import FoldedPart from '../FoldedPart.vue';
 import AgeingPanel from '../mix/AgeingPanel.vue';
 import BuysPanel from '../mix/BuysPanel.vue';
+import FiguresTable from '../mix/FiguresTable.vue';
 import MeasuresTable from '../mix/MeasuresTable.vue';
 import MixColumns from '../mix/MixColumns.vue';
 import OldMediumPanel from '../mix/OldMediumPanel.vue';
@@ -76,6 +79,9 @@ const columns = computed(() => [
     ...agedInPot(potted.value, place.value, months.value),
   },
 ]);
+const pricePerL = computed(
+  () => mixFigures(parts.value, swapPlace(place.value, store.priceOf)).pricePerL,
+);
 const lifeOf = (list: readonly Part<Component>[]) =>
   mediumLife(blend(list), place.value.pot, place.value, place.value.temperatureC).months;
 
@@ -186,6 +192,9 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
       </div>
     </div>
     <template v-if="rung">
+      <FoldedPart :title="m.mix.inFigures">
+        <FiguresTable :mixes="[{ label: recipeLabel, mix: potted, pricePerL }]" />
+      </FoldedPart>
       <FoldedPart :title="m.mix.ageing">
         <AgeingPanel
           v-model="months"
