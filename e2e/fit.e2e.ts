@@ -100,7 +100,7 @@ test('three pots side by side, one is taken, settled, and stands on the bench sh
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Quickstep');
   const label = title!.trim().split(':')[0]!;
   await expect(page.getByText(new RegExp(`^${label}, `))).toBeVisible();
-  await expect(page.getByText(/Fill 2 cm of grit/)).toBeVisible();
+  await expect(page.getByText(/Pour in grit as ballast, 2 cm/)).toBeVisible();
   await expect(page.getByText(/scoops?$/).first()).toBeVisible();
 
   // It is there again after a reload, and can be dropped.

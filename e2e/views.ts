@@ -14,6 +14,7 @@ export const VIEWS = [
   '/plants/5/fit',
   '/plants/15/fit',
   '/plants/15/sheet',
+  '/plants/15/bench',
   '/fit/cuts',
   '/mix',
   '/mix/everyday',

@@ -1,6 +1,7 @@
 export * from './aftercare/index.ts';
 export * from './catalogue/index.ts';
 export * from './causes/index.ts';
+export * from './cautions/index.ts';
 export * from './cuts/index.ts';
 export * from './decide/index.ts';
 export * from './devices/index.ts';
@@ -13,6 +14,7 @@ export * from './mounds/index.ts';
 export * from './number/index.ts';
 export * from './pebbles/index.ts';
 export * from './pots/index.ts';
+export * from './procedures/index.ts';
 export * from './reuse/index.ts';
 export * from './roots/index.ts';
 export * from './season/index.ts';

@@ -12,6 +12,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
+import TimerBar from './components/bench/TimerBar.vue';
 import OutboxBar from './components/OutboxBar.vue';
 import { m } from './messages/index.ts';
 import { useNotices } from './stores/notices.ts';
@@ -38,7 +39,7 @@ const place = computed(() => {
   const { path } = route;
   if (path.endsWith('/look')) return '/rounds';
   if (path.endsWith('/verdict')) return '/verdicts';
-  if (path.endsWith('/fit') || path.endsWith('/sheet')) return '/fit';
+  if (path.endsWith('/fit') || path.endsWith('/sheet') || path.endsWith('/bench')) return '/fit';
   if (path.startsWith('/plants')) return '/record';
   if (path.startsWith('/mix')) return '/fit';
   return places.find(({ to }) => path.startsWith(to))?.to ?? '';
@@ -109,6 +110,7 @@ watch(
         </div>
       </div>
       <OutboxBar v-if="ready" />
+      <TimerBar v-if="ready && !route.path.endsWith('/bench')" />
       <router-view v-if="ready && !fault" :key="route.path" />
       <p v-if="ready && settings.current.demo" class="demo quiet no-print">{{ m.app.demo }}</p>
     </v-main>

@@ -26,6 +26,7 @@ export const router = createRouter({
     { path: '/plants/:id(\\d+)/look', component: () => import('./views/LookView.vue') },
     { path: '/plants/:id(\\d+)/verdict', component: () => import('./views/VerdictView.vue') },
     { path: '/plants/:id(\\d+)/fit', component: () => import('./views/FitView.vue') },
+    { path: '/plants/:id(\\d+)/bench', component: () => import('./views/BenchView.vue') },
     { path: '/plants/:id(\\d+)/sheet', component: () => import('./views/SheetView.vue') },
     { path: '/mix', component: () => import('./views/RecipesView.vue') },
     { path: '/mix/components', component: () => import('./views/ComponentsView.vue') },

@@ -10,6 +10,7 @@ import {
   keepingDamp,
   planSupport,
   potLadder,
+  procedure,
   meanTemperatureC,
   partsOf,
   potExtras,
@@ -24,6 +25,7 @@ import {
   usualHeadspaceCm,
   vpdAtYearEnd,
   wantsSupport,
+  workFor,
   withoutAvoided,
   type Climb,
   type Component,
@@ -41,6 +43,7 @@ import {
   type SizeSchool,
   type Stance,
   type Standing,
+  type Step,
   type SupportGoal,
   type SupportKindId,
   type SupportPlan,
@@ -50,6 +53,8 @@ import { computed, reactive, watch, type Ref } from 'vue';
 import type { FitPlan, Fitting, PlantFile, SupportWish } from '../api/types.ts';
 import { coverOption, optionsFor, shelfIdOf } from './fitOptions.ts';
 import { usePantry } from '../stores/pantry.ts';
+import { useSettings } from '../stores/settings.ts';
+import { useExtraWords } from './extraWords.ts';
 import { usePreparing } from './preparing.ts';
 import { kindOfRecipe } from './figureWords.ts';
 
@@ -149,6 +154,7 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   const file = computed(() => loaded.value.file);
   const fitting = computed(() => loaded.value.fitting);
   const store = usePantry();
+  const settings = useSettings();
   const place = computed((): PottedPlace => ({
     pot: file.value.situation.pot,
     airNeed: file.value.situation.traits.airNeed,
@@ -408,8 +414,46 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   /** What is soaked, rinsed and wetted before it is measured. */
   const before = computed(() => preparing(mixed.value.parts));
 
+  const { extraWords } = useExtraWords();
+  /** What hands do, in order, from soaking the bark to the first water. */
+  const steps = computed((): Step[] => {
+    const at = choices.supportMode === 'new' ? plan.value : null;
+    if (!rung.value || !stances.value) return [];
+    const { situation, plant } = file.value;
+    const dressing = extras.value.find(({ kind, leftOut }) => kind === 'topDressing' && !leftOut);
+    return procedure({
+      traits: situation.traits,
+      signals: situation.signals,
+      from: situation.medium.kind,
+      to: newKind.value,
+      work: workFor(situation),
+      pieces: choices.pieces,
+      rootsPruned: choices.rootsPruned,
+      potMaterial: plant.potMaterial,
+      potSoaking: ['soaking', 'handedDown'].includes(rung.value.option.source),
+      depth: rung.value.depth,
+      layer: choices.layer,
+      components: mixed.value.parts.map(({ ingredient }) => ingredient),
+      newMediumL: rung.value.newMediumL,
+      support: at && {
+        label: at.kind.label,
+        lengthCm: at.lengthCm,
+        damp: at.kind.wetting === 'constant',
+        ties: at.ties * at.poles,
+        fixing: at.fixing,
+      },
+      topDressing: dressing ? extraWords(dressing) : null,
+      wetKg: stances.value.now.wetKg,
+      schools: {
+        firstWater: plant.schools.firstWater ?? settings.current.firstWaterSchool,
+        wetting: settings.current.wettingSchool,
+      },
+    });
+  });
+
   return {
     choices,
+    steps,
     extras,
     before,
     place,

@@ -1,3 +1,4 @@
+import { bench } from './bench.ts';
 import { mix } from './mix.ts';
 
 /** A cost in words: its unit is one typical pot-up done at a poor time. */
@@ -8,6 +9,7 @@ const potUps = (cost: number) =>
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
+  bench,
   mix,
   app: {
     name: 'Fernbank',
@@ -630,15 +632,6 @@ export const en = {
     ties: (n: number) => (n === 1 ? '1 soft tie' : `${n} soft ties`),
     scoop: (scoop: string, mixed: string) => `Scoop of ${scoop}; ${mixed} when mixed.`,
     steps: 'In this order',
-    step: {
-      screen: 'Lay the mesh over the holes.',
-      ballast: (height: string) => `Fill ${height} of grit, level it.`,
-      bed: (height: string) => `Fill a bed of mix, ${height} when firm.`,
-      divide: (n: number) => `Divide into ${n}: pull before you cut; let cuts dry.`,
-      prune: 'Cut the roots back with a clean blade.',
-      ball: (headspace: string) => `Set the ball so that its top is ${headspace} below the rim.`,
-      fill: 'Fill round it in small lots, settle by tapping; no air pockets.',
-    },
     stands: (now: string, later: string, months: number, kg: string) =>
       `Tips over at ${now} dry, at ${later} in ${months} months. ${kg} when wet.`,
     helps: (remedy: string) => `Helps: ${remedy}.`,

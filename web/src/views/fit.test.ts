@@ -1,5 +1,6 @@
 import {
   blendOfRecipe,
+  CAUTIONS,
   climbAhead,
   measureOut,
   nominalPot,
@@ -401,9 +402,15 @@ describe('the bench sheet', () => {
     expect(text).toContain('folded-sheet pole of damp moss, 70 cm');
     expect(text).toContain('mesh or sheet, 23 cm × 70 cm');
     expect(text).toMatch(/\d scoops?/);
-    expect(text).toContain(m.sheet.step.ballast('2 cm'));
-    expect(text).toContain(m.sheet.step.prune);
-    expect(text).toContain(m.fit.dust);
+    const steps = [
+      'Pour in grit as ballast, 2 cm',
+      'Shorten the longest roots',
+      'No water for 3 days',
+    ];
+    const places = steps.map((step) => text.indexOf(step));
+    expect(places.every((place) => place > 0)).toBe(true);
+    expect(text.indexOf('Shorten')).toBeLessThan(text.indexOf('grit as ballast'));
+    expect(text.split(CAUTIONS.dust)).toHaveLength(2);
   });
 
   it('a settled pot that is gone is said so, not swapped in silence', async () => {

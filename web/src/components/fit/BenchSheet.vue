@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { sheetWidthCm, supportFrontCm } from '@fernbank/core';
+import { CAUTIONS, sheetWidthCm, supportFrontCm, type Caution } from '@fernbank/core';
 import { computed } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { batchFor } from '../../composables/batchFor.ts';
@@ -69,19 +69,6 @@ const gone = computed(() => {
     ? m.sheet.gone(was.potLabel, option.label)
     : '';
 });
-const cautions = computed(() => {
-  const found: string[] = [];
-  const parts = batch.value?.measures.map(({ component }) => component) ?? [];
-  if (parts.some(({ dusty }) => dusty)) found.push(m.fit.dust);
-  if (parts.some(({ biohazard }) => biohazard)) found.push(m.fit.bio);
-  const wetKg = stances.value?.now.wetKg ?? 0;
-  if (wetKg > HEAVY_KG) found.push(m.fit.heavy(weight(wetKg)));
-  for (const caution of file.value.situation.traits.cautions) {
-    found.push(m.plant.cautions[caution]);
-  }
-  return found;
-});
-const HEAVY_KG = 20;
 const fetch = computed(() => {
   if (!rung.value) return [];
   const { option, rimCm, depth } = rung.value;
@@ -105,23 +92,24 @@ function potNote(source: string, leftBy?: string): string {
   if (source === 'present') return m.sheet.present;
   return source === 'toBuy' ? m.fit.source.toBuy : '';
 }
+/** A caution stands once, at the first step that needs it. */
 const steps = computed(() => {
-  const at = plan.value;
-  const depth = rung.value!.depth;
-  return [
-    depth.screenCm ? m.sheet.step.screen : '',
-    choices.layer === 'ballast' ? m.sheet.step.ballast(length(depth.layerCm)) : '',
-    at && choices.supportMode === 'new' ? said(`${at.fixing}.`) : '',
-    depth.bedCm > 0.3 ? m.sheet.step.bed(length(depth.bedCm)) : '',
-    choices.pieces > 1 ? m.sheet.step.divide(choices.pieces) : '',
-    choices.rootsPruned ? m.sheet.step.prune : '',
-    m.sheet.step.ball(length(depth.headspaceCm)),
-    m.sheet.step.fill,
-    at && at.ties > 0
-      ? m.fit.support.ties(at.ties, at.tiesCm.map((cm) => length(cm)).join(', '))
-      : '',
-  ].filter(Boolean);
+  const told = new Set<Caution>();
+  return fit.steps.value.map(({ id, title, items = [], cautions: of, ahead }) => {
+    const fresh = of.filter((caution) => !told.has(caution));
+    fresh.forEach((caution) => told.add(caution));
+    return {
+      id,
+      ahead,
+      title: said(items.length > 0 ? items.join('; ') : title),
+      cautions: fresh.map((caution) => CAUTIONS[caution]),
+    };
+  });
 });
+const phases = computed(() => [
+  { title: m.mix.before, steps: steps.value.filter(({ ahead }) => ahead) },
+  { title: m.sheet.steps, steps: steps.value.filter(({ ahead }) => !ahead) },
+]);
 </script>
 
 <template>
@@ -166,16 +154,19 @@ const steps = computed(() => {
         <ul v-if="batch && fit.extras.value.length > 0" class="boxes">
           <li v-for="extra in fit.extras.value" :key="extra.kind">{{ extraWords(extra) }}</li>
         </ul>
-        <template v-if="batch && fit.before.value.length > 0">
-          <h2>{{ m.mix.before }}</h2>
-          <ul class="boxes">
-            <li v-for="step in fit.before.value" :key="step.text">{{ step.text }}</li>
-          </ul>
+        <template v-for="phase in phases" :key="phase.title">
+          <template v-if="phase.steps.length > 0">
+            <h2>{{ phase.title }}</h2>
+            <ol class="boxes">
+              <li v-for="step in phase.steps" :key="step.id">
+                {{ step.title }}
+                <p v-for="caution in step.cautions" :key="caution" class="caution small">
+                  {{ caution }}
+                </p>
+              </li>
+            </ol>
+          </template>
         </template>
-        <h2>{{ m.sheet.steps }}</h2>
-        <ol class="boxes">
-          <li v-for="step in steps" :key="step">{{ step }}</li>
-        </ol>
       </div>
       <div>
         <PotCutaway :subject="subject" :px-per-cm="pxPerCm" :crown-cm="Infinity" ruler />
@@ -193,7 +184,6 @@ const steps = computed(() => {
         </p>
       </div>
     </div>
-    <p v-for="caution in cautions" :key="caution" class="caution">{{ caution }}</p>
     <p class="quiet">{{ m.plant.cautionLine }}</p>
   </article>
 </template>

@@ -314,6 +314,9 @@ const freeOnShelf = (option: PotOption) => {
         <v-btn v-if="kept" variant="outlined" min-height="48" :to="`/plants/${plantId}/sheet`">{{
           m.fit.sheet
         }}</v-btn>
+        <v-btn variant="outlined" min-height="48" :to="`/plants/${plantId}/bench`">{{
+          m.bench.open
+        }}</v-btn>
         <v-btn v-if="kept" variant="text" min-height="48" @click="settle(null, m.fit.dropped)">{{
           m.fit.drop
         }}</v-btn>

@@ -225,6 +225,9 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
   grid-template-columns: minmax(0, 1fr) minmax(260px, 320px);
   gap: 24px;
 }
+.mix > * {
+  min-width: 0;
+}
 .fields > * {
   flex: 1 1 200px;
 }

@@ -20,7 +20,10 @@ const props = defineProps<{
   extensions: readonly { on: string | null; addsCm: number; aboveCm: number }[];
   mediumKind: MediumKind;
   scoopL: number | null;
+  /** what was noted at the bench */
+  noted?: string;
 }>();
+const emit = defineEmits<{ written: [] }>();
 
 const router = useRouter();
 const notices = useNotices();
@@ -28,7 +31,7 @@ const settings = useSettings();
 const { draft, clear } = useDraft(`repot.${props.plantId}`, () => ({
   date: settings.current.today,
   rootsCut: false,
-  note: '',
+  note: props.noted ?? '',
 }));
 const dateError = ref('');
 const fault = ref('');
@@ -67,6 +70,7 @@ async function confirm(): Promise<void> {
       },
     });
     clear();
+    emit('written');
     notices.done(m.fit.done, async () => {
       await api(`/repots/${id}`, { method: 'DELETE' });
       await router.push(`/plants/${plantId}/fit`);

@@ -75,6 +75,9 @@ function stockWords({ missingL, opens }: ReturnType<typeof draw>): string {
 </template>
 
 <style scoped>
+.figures th.num {
+  white-space: normal;
+}
 .big {
   font-size: 1.2rem;
   font-weight: 700;

@@ -1,0 +1,349 @@
+import { FIRST_WATER_SCHOOLS } from '../aftercare/index.ts';
+import { isInfested, rotSeen } from './before.ts';
+import type { ProcedureRequest } from './request.ts';
+import type { Step } from './step.ts';
+
+const MOSS_SOAK_MIN = 20;
+const SECOND_WATER_MIN = 120;
+const DOSE_MIN = 10;
+const WATER_WEEKS_MIN = 3 * 7 * 24 * 60;
+const JAR_FROM: readonly ProcedureRequest['from'][] = [
+  'peatSoil',
+  'loam',
+  'mix',
+  'bark',
+  'mineral',
+];
+const cm = (value: number) => `${value.toFixed(1).replace(/\.0$/, '')} cm`;
+
+/** Roots made ready for water before they meet pebbles. */
+export function throughWater({
+  from,
+  to,
+  start = 'potted',
+  schools = {},
+}: ProcedureRequest): Step[] {
+  if (to !== 'pebbles' || start !== 'potted' || !JAR_FROM.includes(from)) return [];
+  if ((schools.toPebbles ?? 'long') !== 'long') return [];
+  return [
+    {
+      id: 'waterJar',
+      title:
+        'Stand the bare roots in a dark jar of water, changed twice a week, until new white roots grow',
+      why: 'soil roots partly die in pebbles; roots grown in water go on there',
+      cautions: [],
+      timer: { minutes: WATER_WEEKS_MIN, label: 'look for new water roots' },
+    },
+  ];
+}
+
+/** From the empty pot to a plant that stands, level and labelled. */
+export function potted(request: ProcedureRequest): Step[] {
+  return [
+    ...potReady(request),
+    ...supportFirst(request),
+    ...(request.mound ? mound() : seated(request)),
+    ...fastened(request),
+    {
+      id: 'label',
+      title: 'Label it: name, day, pot, mix',
+      why: 'nobody remembers it in two years',
+      cautions: [],
+    },
+  ];
+}
+
+function potReady({ layer, depth, to, mound: onMound }: ProcedureRequest): Step[] {
+  if (onMound) return [];
+  return [
+    ...(layer !== 'none' && depth.screenCm !== null
+      ? [
+          {
+            id: 'screen' as const,
+            title: `Lay a round of mesh over the holes, ${cm(depth.screenCm)} wide`,
+            why: 'it keeps the mix in and slugs out, and takes no room',
+            cautions: [],
+          },
+        ]
+      : []),
+    ...(layer === 'ballast' && to !== 'pebbles'
+      ? [
+          {
+            id: 'ballast' as const,
+            title: `Pour in grit as ballast, ${cm(depth.layerCm)}`,
+            why: 'weight low down; the wet zone stands on top of it, so no more than that',
+            cautions: [],
+          },
+        ]
+      : []),
+  ];
+}
+
+function supportFirst({ support }: ProcedureRequest): Step[] {
+  if (!support) return [];
+  return [
+    {
+      id: 'setSupport',
+      title: `Stand the ${support.label} in first, to the pot’s floor, and press it firm: ${support.fixing}`,
+      why: 'pushed in later it tears roots, and wobbles',
+      cautions: ['pole'],
+    },
+  ];
+}
+
+function mound(): Step[] {
+  return [
+    {
+      id: 'soakMoss',
+      title: 'Soak long strands of moss and squeeze them once',
+      why: 'damp strands wrap without breaking, and hold each other',
+      cautions: ['biohazard'],
+      timer: { minutes: MOSS_SOAK_MIN, label: 'soak the moss' },
+    },
+    {
+      id: 'seatOnNetPot',
+      title: 'Seat the plant on the upturned net pot and spread its roots over it',
+      why: 'the hollow core lets air to the roots from below',
+      cautions: [],
+    },
+    {
+      id: 'wrapMoss',
+      title:
+        'Wrap long strands crosswise over roots and core; tuck the ends beneath; fill gaps with single strands',
+      why: 'crossed strands hold without string and leave no pockets',
+      cautions: [],
+    },
+    {
+      id: 'checkMound',
+      title: 'Set it on the mouth: it must be wider all round, and not give way when pressed',
+      why: 'it settles; a mound no wider than the mouth drops in',
+      cautions: [],
+    },
+  ];
+}
+
+function seated(request: ProcedureRequest): Step[] {
+  const { traits, depth, work, to, start = 'potted', pieces, signals } = request;
+  const bare = work === 'bareRoot' || start !== 'potted' || pieces > 1;
+  const steps: Step[] = [];
+  if (depth.bedCm > 0.3 && to !== 'moss') {
+    steps.push({
+      id: 'bed',
+      title: `Fill a bed of ${to === 'pebbles' ? 'rinsed pebbles' : 'mix'}, ${cm(depth.bedCm)}${bare ? ', heaped in the middle' : ''}`,
+      why: 'the stem’s base then comes to the finished level, no deeper than before',
+      cautions: [],
+    });
+  }
+  if (traits.growthForm === 'walker') {
+    steps.push({
+      id: 'setWalker',
+      title: 'Set its oldest end against the wall, the growing end toward the empty side',
+      why: 'it walks that way: so it stays in this pot longest',
+      cautions: [],
+    });
+  } else {
+    steps.push({
+      id: 'setPlant',
+      title: `Set it in the middle, its surface ${cm(depth.headspaceCm)} below the rim`,
+      why: 'room for water; a stem that is buried rots',
+      cautions: [],
+    });
+  }
+  if (bare) {
+    steps.push({
+      id: 'spreadRoots',
+      title: 'Spread the roots over the bed, down and out',
+      why: 'roots in a clump leave the new mix unused',
+      cautions: [],
+    });
+  }
+  const aerial = signals.aerialRootsOutside === 'few' || signals.aerialRootsOutside === 'many';
+  if (aerial && traits.rootKind !== 'tuberous' && to !== 'pebbles') {
+    steps.push({
+      id: 'leadRoots',
+      title: 'Lead long aerial roots into the pot; those that break, leave outside',
+      why: 'wetted for ten minutes they bend; inside they branch',
+      cautions: [],
+    });
+  }
+  return [...steps, ...filled(request)];
+}
+
+function filled({
+  to,
+  traits,
+  schools = {},
+  components,
+  newMediumL,
+  depth,
+  topDressing,
+}: ProcedureRequest): Step[] {
+  const steps: Step[] = [];
+  const dry = schools.wetting === 'dryFill' && components.some(({ rewets }) => rewets === 'repels');
+  const litres = `${newMediumL.toFixed(newMediumL < 1 ? 2 : 1)} L`;
+  if (to === 'pebbles') {
+    steps.push({
+      id: 'pourPebbles',
+      title: `Pour rinsed pebbles in round the roots, ${litres}, turning the pot`,
+      why: 'they run between roots by themselves; pressing breaks roots',
+      cautions: [],
+    });
+  } else if (to === 'moss') {
+    steps.push({
+      id: 'packMoss',
+      title: `Tuck damp moss in strand by strand, ${litres}, springy, not hard`,
+      why: 'packed hard it holds no air',
+      cautions: ['biohazard'],
+    });
+  } else {
+    steps.push(
+      dry
+        ? {
+            id: 'fillDry',
+            title: `Fill the dry mix in small doses, ${litres}, tapping the pot`,
+            why: 'dry, it runs between roots; it is wetted afterwards in doses',
+            cautions: ['dust'],
+          }
+        : {
+            id: 'fillDamp',
+            title: `Fill the mix in small doses, ${litres}`,
+            why: 'a pot filled at once keeps hollows',
+            cautions: [],
+          },
+      {
+        id: 'settle',
+        title:
+          traits.rootKind === 'hair'
+            ? 'Settle it by tapping only'
+            : 'Settle it by tapping and with a stick, round by round',
+        why:
+          traits.rootKind === 'hair'
+            ? 'hair-fine roots suffocate in mix that is pressed'
+            : 'roots dry out in air pockets; pressed hard they suffocate',
+        cautions: [],
+      },
+      {
+        id: 'level',
+        title: `Finish ${cm(depth.headspaceCm)} below the rim, a little lower at the wall`,
+        why: 'water then stands and sinks in, and does not run off',
+        cautions: [],
+      },
+    );
+  }
+  if (topDressing && to !== 'pebbles') {
+    steps.push({
+      id: 'topDress',
+      title: topDressing,
+      why: 'it keeps the surface open, and the neck as dry or damp as the plant likes',
+      cautions: [],
+    });
+  }
+  return steps;
+}
+
+function fastened({ support, signals, work, start = 'potted', traits }: ProcedureRequest): Step[] {
+  const steps: Step[] = [];
+  if (support && support.ties > 0) {
+    steps.push({
+      id: 'tie',
+      title: `${support.ties} loose ties, just under nodes`,
+      why: 'stems thicken; roots come out at the nodes',
+      cautions: [],
+    });
+  }
+  const loose = work === 'bareRoot' && start === 'potted' && traits.rootKind === 'velamen';
+  if (!support && (loose || signals.wobble === 'topples' || signals.wobble === 'leans')) {
+    steps.push({
+      id: 'secure',
+      title: 'Hold it with a clip or a short stake until it stands by itself',
+      why: 'a plant that rocks breaks every new root tip',
+      cautions: [],
+    });
+  }
+  return steps;
+}
+
+/** First water, or none yet; where it then stands; and the bench left clean. */
+export function after(request: ProcedureRequest): Step[] {
+  return [
+    ...watered(request),
+    {
+      id: 'place',
+      title: 'Stand it warm and bright, out of direct sun and drafts',
+      why: 'it drinks less than it breathes out for some weeks',
+      cautions: [],
+    },
+    {
+      id: 'cleanUp',
+      title: isInfested(request.signals)
+        ? 'Bag what came off; soak the old pot and the tools; wash hands and bench'
+        : 'Put the old pot to soak; clean the blade; wash hands',
+      why: 'the next plant gets a clean pot',
+      cautions: ['bleach'],
+    },
+  ];
+}
+
+function watered(request: ProcedureRequest): Step[] {
+  const { to, traits, signals, schools = {}, components, pieces, rootsPruned } = request;
+  if (to === 'pebbles') {
+    return [
+      {
+        id: 'fillReservoir',
+        title: 'Pour nutrient solution through the pebbles, then up to the level',
+        why: 'plain water has no food; the first pour wets every pebble, dry clay draws water out of roots',
+        cautions: [],
+      },
+    ];
+  }
+  const school = FIRST_WATER_SCHOOLS[schools.firstWater ?? 'byPlant'];
+  const cut = pieces > 1 || rootsPruned || rotSeen(signals);
+  const days = school.days ?? (traits.drying === 'fullyDry' ? 7 : cut && to !== 'moss' ? 3 : 0);
+  if (days > 0) {
+    return [
+      {
+        id: 'holdWater',
+        title: `No water for ${days} days`,
+        why:
+          school.days === null
+            ? 'cut roots close within days; wet wounds rot'
+            : `you follow the school “${school.label}”`,
+        cautions: [],
+        timer: { minutes: days * 24 * 60, label: 'first water' },
+      },
+    ];
+  }
+  const dryFill =
+    schools.wetting === 'dryFill' && components.some(({ rewets }) => rewets === 'repels');
+  if (dryFill) {
+    return [
+      {
+        id: 'waterDoses',
+        title: 'Water in four small doses, ten minutes apart',
+        why: 'dry peat takes water up slowly; one large pour runs past it',
+        cautions: [],
+        timer: { minutes: DOSE_MIN, label: 'next dose' },
+      },
+    ];
+  }
+  const slow = components.some(({ rewets }) => rewets !== 'easily');
+  return [
+    {
+      id: 'waterNow',
+      title: 'Water thoroughly and let it drain',
+      why: 'settles the mix round the roots; nothing was cut that must dry first',
+      cautions: [],
+    },
+    ...(slow && to !== 'moss'
+      ? [
+          {
+            id: 'waterAgain' as const,
+            title: 'Water a second time',
+            why: 'this mix takes up water slowly; the first pour runs past dry parts',
+            cautions: [],
+            timer: { minutes: SECOND_WATER_MIN, label: 'second water' },
+          },
+        ]
+      : []),
+  ];
+}
