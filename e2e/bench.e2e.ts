@@ -66,3 +66,20 @@ test('walked to its end by keys, the notes go into the record, and the record ca
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page).toHaveURL(/\/plants\/18\/fit$/);
 });
+
+test('bleach with an acid is refused with the reason, and a feed above its label is not poured', async ({
+  page,
+}) => {
+  await page.goto('/aftercare/solutions');
+  await page.getByRole('combobox', { name: 'Would be mixed' }).press('ArrowDown');
+  await page.getByRole('option', { name: /^bleach/ }).click();
+  await page.getByRole('option', { name: /^an acid/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(
+    page.getByText(/Do not: bleach .* with an acid.* gives off chlorine gas/),
+  ).toBeVisible();
+  await page.getByLabel('The label’s most').fill('2');
+  await expect(
+    page.getByText('The rate must not be above the label’s 2 mL/L, got 5'),
+  ).toBeVisible();
+});

@@ -4,6 +4,7 @@ export const VIEWS = [
   '/verdicts',
   '/fit',
   '/aftercare',
+  '/aftercare/solutions',
   '/record',
   '/record/shelf',
   '/record/settings',

@@ -32,7 +32,7 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
   ['verdict', '/plants/5/verdict', DESK],
   ['verdict-dark', '/plants/13/verdict', DESK, { scheme: 'dark' }],
   ['fit', '/plants/15/fit', DESK],
-  ['fit-phone', '/plants/15/fit', PHONE],
+  ['bench-phone', '/plants/15/bench', PHONE],
   ['sheet', '/plants/15/sheet', DESK],
   [
     'cuts',

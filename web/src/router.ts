@@ -17,6 +17,7 @@ export const router = createRouter({
     { path: '/verdicts', component: () => import('./views/VerdictsView.vue') },
     { path: '/fit', component: () => import('./views/FitListView.vue') },
     { path: '/aftercare', component: () => import('./views/AftercareView.vue') },
+    { path: '/aftercare/solutions', component: () => import('./views/SolutionsView.vue') },
     { path: '/record', component: () => import('./views/CollectionView.vue') },
     { path: '/record/shelf', component: () => import('./views/ShelfView.vue') },
     { path: '/record/settings', component: () => import('./views/SettingsView.vue') },

@@ -75,3 +75,28 @@ describe('targets to begin from', () => {
     expect(least).toBeLessThan(0.95);
   });
 });
+
+describe('the life of a mix in its pot', () => {
+  it('ends when its air has fallen to what the roots need, where it is judged by air', () => {
+    let judged = 0;
+    for (const { parts } of RECIPES) {
+      for (const airNeed of [0.12, 0.18, 0.25]) {
+        const there = { ...place(14, 12), airNeed };
+        const mix = mixInPot(partsOf(parts), there);
+        if (mix.life.judgedBy !== 'air' || mix.life.months === null) continue;
+        judged += 1;
+        expect(agedInPot(mix, there, mix.life.months).air).toBeCloseTo(airNeed, 9);
+        expect(agedInPot(mix, there, mix.life.months - 1).air).toBeGreaterThan(airNeed);
+      }
+    }
+    expect(judged).toBeGreaterThan(3);
+  });
+
+  it('a drainage layer leaves less air above it, never more', () => {
+    for (const { parts } of RECIPES) {
+      const plain = mixInPot(partsOf(parts), place(16, 15)).air;
+      const layered = mixInPot(partsOf(parts), { ...place(16, 15), floorCm: 2 }).air;
+      expect(layered).toBeLessThanOrEqual(plain + 1e-12);
+    }
+  });
+});

@@ -1,3 +1,4 @@
+import { mixCautions } from '../cautions/index.ts';
 import { preparations } from '../media/index.ts';
 import type { ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
@@ -15,12 +16,7 @@ export function before(request: ProcedureRequest): Step[] {
 function mixAhead({ components, schools = {}, newMediumL }: ProcedureRequest): Step[] {
   if (newMediumL <= 0) return [];
   const school = schools.wetting ?? 'preWet';
-  const dusty = components.some((component) => component.dusty);
-  const biohazard = components.some((component) => component.biohazard);
-  const cautions = [
-    ...(dusty ? ['dust' as const] : []),
-    ...(biohazard ? ['biohazard' as const] : []),
-  ];
+  const cautions = mixCautions(components);
   const prepared = preparations(components, () => school);
   const repels = components.some(({ rewets }) => rewets === 'repels');
   const soaks = prepared.filter(({ text }) => /^(soak|rinse)/.test(text));

@@ -1,5 +1,6 @@
 import { bench } from './bench.ts';
 import { mix } from './mix.ts';
+import { solutions } from './solutions.ts';
 
 /** A cost in words: its unit is one typical pot-up done at a poor time. */
 const potUps = (cost: number) =>
@@ -11,6 +12,7 @@ const potUps = (cost: number) =>
 export const en = {
   bench,
   mix,
+  solutions,
   app: {
     name: 'Fernbank',
     skip: 'Skip to the page',

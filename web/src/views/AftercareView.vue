@@ -38,7 +38,12 @@ const setDone = useTaskDone(load);
 <template>
   <div class="page stack">
     <header>
-      <h1>{{ m.aftercare.title }}</h1>
+      <div class="row spread">
+        <h1>{{ m.aftercare.title }}</h1>
+        <v-btn variant="outlined" min-height="48" to="/aftercare/solutions">{{
+          m.solutions.title
+        }}</v-btn>
+      </div>
       <p class="quiet">{{ m.aftercare.intro }}</p>
     </header>
     <FetchState :fault="fault" :loading="!value" @retry="load" />

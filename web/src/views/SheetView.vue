@@ -1,26 +1,11 @@
 <script setup lang="ts">
 import { mdiPrinter } from '@mdi/js';
-import { useRoute } from 'vue-router';
-import { api } from '../api/client.ts';
-import type { Fitting, PlantFile } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import BenchSheet from '../components/fit/BenchSheet.vue';
-import { useLoaded } from '../composables/useLoaded.ts';
+import { usePlantFit } from '../composables/usePlantFit.ts';
 import { m } from '../messages/index.ts';
 
-const route = useRoute();
-const id = Number(route.params.id);
-const {
-  value: loaded,
-  fault,
-  load,
-} = useLoaded(async () => {
-  const [file, fitting] = await Promise.all([
-    api<PlantFile>(`/plants/${id}/file`),
-    api<Fitting>(`/plants/${id}/fitting`),
-  ]);
-  return { file, fitting };
-});
+const { id, value: loaded, fault, load } = usePlantFit();
 const print = () => window.print();
 </script>
 

@@ -23,7 +23,9 @@ const fit = useFit(computed(() => props.loaded));
 const { choices, settled, plan, rung, newKind } = fit;
 const plant = computed(() => props.loaded.file.plant);
 bench.start(plant.value.id, plant.value.name);
-const progress = computed(() => bench.plantOf(plant.value.id)!);
+/** Once it has left the bench the page stands a moment longer, with nothing done. */
+const NOTHING = { done: [] as StepId[], notes: {} as Partial<Record<StepId, string>> };
+const progress = computed(() => bench.plantOf(plant.value.id) ?? NOTHING);
 const steps = computed(() => fit.steps.value);
 const isDone = (id: StepId) => progress.value.done.includes(id);
 const firstOpen = () => {
@@ -86,7 +88,8 @@ const minutes = (count: number) => timeLeft(count * 60_000);
 const others = computed(() => bench.plants.filter(({ plantId }) => plantId !== plant.value.id));
 
 function keys(event: KeyboardEvent): void {
-  const typing = (event.target as HTMLElement).closest('input, textarea, button, a, summary');
+  const { target } = event;
+  const typing = target instanceof Element && target.closest('input, textarea, button, a, summary');
   if (typing) return;
   if (event.key === 'Enter' || event.key === 'ArrowRight') next();
   else if (event.key === 'ArrowLeft') back();
@@ -241,7 +244,9 @@ const extensions = computed(() =>
   grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
   gap: 12px;
   position: sticky;
-  bottom: 8px;
+  background: rgb(var(--v-theme-background));
+  padding: 8px 0;
+  bottom: 0;
   z-index: 3;
 }
 .all {
