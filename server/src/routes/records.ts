@@ -35,6 +35,7 @@ import {
 import { checkFresh, idOf, rowOr404, sendRow, stamp } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
+import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
 import { completeTask } from '../services/rounds.ts';
 import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
@@ -269,6 +270,16 @@ const changedTask = Joi.object<{ done: string | null }>({ done: isoDate().allow(
 export function taskRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
+  routes.get(
+    '/calendar.ics',
+    { summary: 'open tasks as a calendar (RFC 5545), to be downloaded or subscribed to' },
+    (request, response) => {
+      response
+        .type('text/calendar')
+        .set('Content-Disposition', 'inline; filename="aftercare.ics"')
+        .send(aftercareCalendar(db, `${request.protocol}://${request.get('host') ?? 'localhost'}`));
+    },
+  );
   addRows(routes, {
     db,
     table: tasks,

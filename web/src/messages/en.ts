@@ -686,6 +686,7 @@ export const en = {
     print: 'Print',
   },
   aftercare: {
+    calendar: 'Calendar file',
     title: 'Aftercare',
     intro: 'What fresh repots need, and when to look again.',
     empty: 'No plant is in aftercare. Confirm a repot and its plan appears here.',

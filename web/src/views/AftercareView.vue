@@ -40,9 +40,14 @@ const setDone = useTaskDone(load);
     <header>
       <div class="row spread">
         <h1>{{ m.aftercare.title }}</h1>
-        <v-btn variant="outlined" min-height="48" to="/aftercare/solutions">{{
-          m.solutions.title
-        }}</v-btn>
+        <span class="row">
+          <v-btn variant="outlined" min-height="48" href="/api/tasks/calendar.ics">{{
+            m.aftercare.calendar
+          }}</v-btn>
+          <v-btn variant="outlined" min-height="48" to="/aftercare/solutions">{{
+            m.solutions.title
+          }}</v-btn>
+        </span>
       </div>
       <p class="quiet">{{ m.aftercare.intro }}</p>
     </header>

@@ -75,7 +75,7 @@ const toAdd = computed(() =>
   <div class="stack">
     <ul class="works">
       <li v-for="row in stays" :key="row.id" :class="{ here: row.here }">
-        {{ row.text }}<strong v-if="row.here"> {{ m.mix.old.here }}</strong>
+        {{ row.text }}{{ ' ' }}<strong v-if="row.here">{{ m.mix.old.here }}</strong>
       </li>
     </ul>
     <p v-if="against.length > 0" class="caution">

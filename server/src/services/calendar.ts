@@ -1,0 +1,45 @@
+import { addDays, type IsoDate } from '@fernbank/core';
+import { eq, isNull } from 'drizzle-orm';
+import ical from 'ical-generator';
+import type { Db } from '../db/driver.ts';
+import { plants, tasks } from '../db/schema.ts';
+import { readSettings } from './settings.ts';
+
+/** A day of the record at the start of it, wherever the calendar is read. */
+const dayOf = (date: IsoDate): Date => new Date(`${date}T00:00:00`);
+
+/**
+ * What is due, as a calendar that any program can read or subscribe to: open
+ * tasks of aftercare, each a whole day, each with an id that lasts, so that a
+ * task that moves moves in the calendar too.
+ *
+ * @source RFC 5545 (iCalendar), by the ical-generator package
+ */
+export function aftercareCalendar(db: Db, address: string): string {
+  const name = readSettings(db).collectionName || 'Fernbank';
+  const calendar = ical({
+    name: `${name}: aftercare`,
+    prodId: { company: 'Fernbank', product: 'Fernbank', language: 'EN' },
+  });
+  const open = db
+    .select({ task: tasks, plant: plants.name })
+    .from(tasks)
+    .innerJoin(plants, eq(tasks.plantId, plants.id))
+    .where(isNull(tasks.done))
+    .all();
+  for (const { task, plant } of open) {
+    calendar.createEvent({
+      id: `task-${task.id}@fernbank`,
+      start: dayOf(task.due),
+      end: dayOf(addDays(task.due, 1)),
+      allDay: true,
+      summary: `${plant}: ${task.title}`,
+      description: task.why,
+      url: `${address}/plants/${task.plantId}`,
+      sequence: task.rev,
+      stamp: new Date(task.updatedAt),
+      lastModified: new Date(task.updatedAt),
+    });
+  }
+  return calendar.toString();
+}
