@@ -12,9 +12,11 @@ type TrackedTable = SQLiteTable & {
   id: SQLiteColumn;
   rev: SQLiteColumn;
 };
-interface TrackedRow {
-  id: number;
+interface Revised {
   rev: number;
+}
+interface TrackedRow extends Revised {
+  id: number;
 }
 
 const MOST_PER_PAGE = 1000;
@@ -26,15 +28,15 @@ export function idOf(request: Request): number {
 }
 
 /** `"<rev>"`, strong: a row is the same when its revision is. */
-export const etag = ({ rev }: TrackedRow) => `"${rev}"`;
+export const etag = ({ rev }: Revised) => `"${rev}"`;
 
 /** Answers one row with its ETag. */
-export function sendRow(response: Response, row: TrackedRow, status = 200): void {
+export function sendRow(response: Response, row: Revised, status = 200): void {
   response.status(status).set('ETag', etag(row)).json(row);
 }
 
 /** @throws HttpError 412 when the caller's copy is not the newest */
-export function checkFresh(request: Request, row: TrackedRow): void {
+export function checkFresh(request: Request, row: Revised): void {
   const wanted = request.get('If-Match');
   if (wanted !== undefined && wanted !== '*' && wanted !== etag(row)) {
     throw new HttpError(412, 'stale', 'it was changed elsewhere meanwhile; load it again first');
@@ -75,6 +77,6 @@ export function stamp() {
 }
 
 /** Columns that a change stamps. */
-export function touch(row: TrackedRow) {
+export function touch(row: Revised) {
   return { rev: row.rev + 1, updatedAt: new Date().toISOString() };
 }

@@ -144,8 +144,8 @@ type Row = ReturnType<typeof rowOf>;
 function shown(row: Row) {
   const { key, like, own, wetting, grade, note: text, bagL, pricePerBag, bags, openL } = row;
   return {
-    ...componentOf(recordOf(row as ComponentRow)),
-    id: key as never,
+    ...componentOf(recordOf(row)),
+    id: key,
     rev: row.rev,
     shipped: key === like,
     own,
@@ -165,7 +165,7 @@ function shown(row: Row) {
 /** Writes a component's row, made where it had none. @throws RangeError for numbers that cannot be */
 function write(db: Db, before: Row, changed: Partial<ComponentRow>): ComponentRow {
   const { id: _id, ...merged } = { id: 0, ...before, ...changed };
-  componentOf(recordOf(merged as ComponentRow));
+  componentOf(recordOf(merged));
   if (before.rev === 0) {
     return db
       .insert(components)
@@ -175,7 +175,7 @@ function write(db: Db, before: Row, changed: Partial<ComponentRow>): ComponentRo
   }
   return db
     .update(components)
-    .set({ ...changed, ...touch({ id: 0, rev: before.rev }) })
+    .set({ ...changed, ...touch(before) })
     .where(eq(components.key, before.key))
     .returning()
     .get();
@@ -190,11 +190,6 @@ function mergedOwn(before: ComponentRow['own'], changed: Own = {}): ComponentRow
 export function componentRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  const send = sendRow as unknown as (
-    response: Parameters<typeof sendRow>[0],
-    row: ReturnType<typeof shown>,
-    status?: number,
-  ) => void;
 
   routes.get(
     '/',
@@ -209,7 +204,7 @@ export function componentRoutes(context: Context): DescribedRouter {
     },
   );
   routes.get('/:id', { summary: 'one component' }, (request, response) => {
-    send(response, shown(rowOf(db, request.params.id as string)));
+    sendRow(response, shown(rowOf(db, request.params.id as string)));
   });
   routes.post(
     '/',
@@ -223,7 +218,7 @@ export function componentRoutes(context: Context): DescribedRouter {
         const fresh = { ...asShipped(input.like), key, rev: 0 };
         return write(tx, fresh, { ...input, own: mergedOwn({}, own) });
       });
-      send(response.location(`/api/components/${row.key}`), shown(row), 201);
+      sendRow(response.location(`/api/components/${row.key}`), shown(row), 201);
     },
   );
   routes.patch(
@@ -232,7 +227,7 @@ export function componentRoutes(context: Context): DescribedRouter {
     (request, response, { own, handling, ...input }) => {
       const row = db.transaction((tx) => {
         const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, { id: 0, rev: before.rev });
+        checkFresh(request, before);
         if (input.removed) checkUnused(tx, before);
         return write(tx, before, {
           ...input,
@@ -240,7 +235,7 @@ export function componentRoutes(context: Context): DescribedRouter {
           ...(handling ? { handling: { ...before.handling, ...handling } } : {}),
         });
       });
-      send(response, shown(row));
+      sendRow(response, shown(row));
     },
   );
   routes.delete(
@@ -249,7 +244,7 @@ export function componentRoutes(context: Context): DescribedRouter {
     (request, response) => {
       db.transaction((tx) => {
         const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, { id: 0, rev: before.rev });
+        checkFresh(request, before);
         checkUnused(tx, before);
         write(tx, before, { removed: true });
       });
@@ -267,15 +262,15 @@ export function componentRoutes(context: Context): DescribedRouter {
       const on = notAhead(context, 'date', date);
       const row = db.transaction((tx) => {
         const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, { id: 0, rev: before.rev });
-        const { n } = componentOf(recordOf(before as ComponentRow));
+        checkFresh(request, before);
+        const { n } = componentOf(recordOf(before));
         const own = ownFromKitchenTest(kitchenTest(reading, n), on);
         return write(tx, before, {
           own: mergedOwn(before.own, own),
           kitchen: { on, reading },
         });
       });
-      send(response, shown(row));
+      sendRow(response, shown(row));
     },
   );
   routes.post(

@@ -73,8 +73,8 @@ function rowOf(db: Db, key: string) {
 type Row = ReturnType<typeof rowOf>;
 
 const shown = (row: Row) => ({
-  ...recipeOf(row as RecipeRow),
-  id: row.key as never,
+  ...recipeOf(row),
+  id: row.key,
   rev: row.rev,
   shipped: RECIPES.some(({ id }) => id === row.key),
   removed: row.removed,
@@ -107,11 +107,6 @@ function checkRecipeRow(db: Db, row: Row): void {
 export function recipeRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
-  const send = sendRow as unknown as (
-    response: Parameters<typeof sendRow>[0],
-    row: ReturnType<typeof shown>,
-    status?: number,
-  ) => void;
 
   routes.get('/', { summary: 'list recipes', query: pageQuery }, (_request, response) => {
     const own = db.select().from(recipes).all();
@@ -124,7 +119,7 @@ export function recipeRoutes(context: Context): DescribedRouter {
     response.json({ items: all.map(shown), nextCursor: null });
   });
   routes.get('/:id', { summary: 'one recipe' }, (request, response) => {
-    send(response, shown(rowOf(db, request.params.id as string)));
+    sendRow(response, shown(rowOf(db, request.params.id as string)));
   });
   routes.get(
     '/:id/versions',
@@ -151,7 +146,7 @@ export function recipeRoutes(context: Context): DescribedRouter {
         .returning()
         .get();
     });
-    send(response.location(`/api/recipes/${row.key}`), shown(row), 201);
+    sendRow(response.location(`/api/recipes/${row.key}`), shown(row), 201);
   });
   routes.patch(
     '/:id',
@@ -159,10 +154,10 @@ export function recipeRoutes(context: Context): DescribedRouter {
     (request, response, changed) => {
       const row = db.transaction((tx) => {
         const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, { id: 0, rev: before.rev });
+        checkFresh(request, before);
         return write(tx, before, changed, context.today());
       });
-      send(response, shown(row));
+      sendRow(response, shown(row));
     },
   );
   routes.delete(
@@ -171,7 +166,7 @@ export function recipeRoutes(context: Context): DescribedRouter {
     (request, response) => {
       db.transaction((tx) => {
         const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, { id: 0, rev: before.rev });
+        checkFresh(request, before);
         write(tx, before, { removed: true }, context.today());
       });
       response.status(204).end();
@@ -208,7 +203,7 @@ function write(
   }
   return db
     .update(recipes)
-    .set({ ...changed, version, ...touch({ id: 0, rev: before.rev }) })
+    .set({ ...changed, version, ...touch(before) })
     .where(eq(recipes.key, before.key))
     .returning()
     .get();

@@ -75,7 +75,10 @@ function readPantry(db: Db): Pantry {
   );
 }
 
-export function recordOf(row: ComponentRow): ComponentRecord {
+/** A row, or one that is still as shipped. */
+type Unrowed<Row> = Omit<Row, 'id' | 'createdAt' | 'updatedAt'>;
+
+export function recordOf(row: Unrowed<ComponentRow>): ComponentRecord {
   const { key: id, label, like, own, handling, dusty, biohazard } = row;
   return {
     id,
@@ -90,7 +93,8 @@ export function recordOf(row: ComponentRow): ComponentRecord {
 
 const OWN = 'the keeper’s own';
 
-export function recipeOf({ key: id, label, use, version, parts, extras }: RecipeRow): Recipe {
+export function recipeOf(row: Unrowed<RecipeRow>): Recipe {
+  const { key: id, label, use, version, parts, extras } = row;
   return { id, label, use, version, parts, extras, source: OWN };
 }
 
