@@ -22,7 +22,6 @@ import {
   open,
   pantryAnswers,
   refuse,
-  situationOf,
   unfold,
 } from '../test/harness.ts';
 import BatchView from './BatchView.vue';
@@ -396,7 +395,6 @@ describe('the mix of one plant', () => {
     );
     await unfold(again.wrapper, m.mix.old.title);
     expect(again.wrapper.text()).toContain('must not be used again: it smells sour');
-    expect(situationOf({}).lastRepot).not.toBeNull();
   });
 });
 
