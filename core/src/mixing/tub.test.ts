@@ -116,6 +116,15 @@ describe('tub loads', () => {
     expect(plan.scoop.worstError).toBeLessThanOrEqual(SCOOP_TOLERANCE + 1e-9);
   });
 
+  it('scoops too large for the tub are said, and a larger load is mixed less often', () => {
+    const parts = partsOf(recipe('everyday').parts);
+    const large = planTub({ parts, filledL: [30], tubL: 10, scoopL: 5 });
+    expect(large.scoop.scoops).toEqual([3, 1]);
+    expect(large).toMatchObject({ fitsTub: false, loads: 2 });
+    expect(planTub({ parts, filledL: [30], tubL: 10, scoopL: 0.5 }).fitsTub).toBe(true);
+    expect(planTub({ parts, filledL: [30], tubL: 10 }).fitsTub).toBe(true);
+  });
+
   it('a batch by hand: 12 L wanted of one coarse thing, loads of 4 L', () => {
     const plan = planTub({
       parts: partsOf([{ component: 'barkMedium', parts: 1 }]),

@@ -2,7 +2,7 @@ import { meanWaterInColumn, type Component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import { measureOut, type Batch, type BatchMargins } from './batch.ts';
 import { blend, type Blend, type Part } from './blend.ts';
-import { scaledScoops, SCOOPS_L, suggestScoop, type ScoopPlan } from './scoops.ts';
+import { scaledScoops, SCOOP_TOLERANCE, SCOOPS_L, suggestScoop, type ScoopPlan } from './scoops.ts';
 
 /** A batch for any number of pots. */
 export interface TubRequest {
@@ -30,6 +30,8 @@ export interface TubPlan {
   overL: number;
   /** the mix as scooped */
   blend: Blend;
+  /** a load can be turned in the tub; only scoops of the keeper's own may be too large for it */
+  fitsTub: boolean;
   /** change of air that rounding to scoops made, in a pot of usual depth */
   roundedAir: number;
   /** one load in its tub: dry, damp enough to pot with, and soaked, kg */
@@ -59,17 +61,22 @@ export function planTub({ parts, filledL, scoopL, tubL, margins }: TubRequest): 
   );
   const batch = measureOut(parts, total, margins ? { margins } : {});
   const usableL = tubL === undefined ? Infinity : positive('tubL', tubL) * TUB_SHARE;
-  const loads = within(
+  const planned = within(
     'number of tub loads',
     Math.max(1, Math.ceil(batch.measuredL / usableL - HAIR)),
     1,
     MOST_LOADS,
   );
-  const litres = batch.measures.map((measure) => measure.litres / loads);
+  const litres = batch.measures.map((measure) => measure.litres / planned);
   const scoop =
     scoopL === undefined
       ? handiest(litres, usableL)
       : scaledScoops(litres, positive('scoopL', scoopL));
+  // A load that whole scoops made larger is mixed less often.
+  const loads =
+    scoop.scale > 1
+      ? Math.max(1, Math.ceil(batch.measuredL / measuredOf(scoop) - SCOOP_TOLERANCE))
+      : planned;
   const measuredL = scoop.scoops.map((count) => count * scoop.scoopL * loads);
   const scooped = blend(parts.map((part, i) => ({ ...part, parts: measuredL[i]! })));
   const asAsked = blend(parts);
@@ -86,6 +93,7 @@ export function planTub({ parts, filledL, scoopL, tubL, margins }: TubRequest): 
     mixedL,
     overL: mixedL - batch.mixedL,
     blend: scooped,
+    fitsTub: measuredOf(scoop) <= usableL * (1 + SCOOP_TOLERANCE),
     roundedAir: air(scooped) - air(asAsked),
     loadKg: { dry, damp: dry + DAMP_SHARE * heldKg, soaked: dry + heldKg },
   };

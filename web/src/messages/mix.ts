@@ -358,6 +358,7 @@ export const mix = {
     points === null ? 'Air stays as it was.' : `It moves air by ${points} points.`,
   over: (volume: string) => `${volume} more than needed.`,
   under: (volume: string) => `${volume} of the spare are given up.`,
+  tubTooSmall: 'A load of these scoops does not go into your tub: take a smaller scoop.',
   notExact: 'No handy scoop measures this within 5 %: use a smaller scoop, or a scale.',
   loadWeight: (dry: string, damp: string, soaked: string) =>
     `A load weighs ${dry} dry, ${damp} damp enough to pot with, ${soaked} when soaked.`,

@@ -378,6 +378,7 @@ const print = () => window.print();
               plan.overL >= 0 ? m.mix.over(volume(plan.overL)) : m.mix.under(volume(-plan.overL))
             }}
           </p>
+          <p v-if="!plan.fitsTub" class="caution">{{ m.mix.tubTooSmall }}</p>
           <p v-if="!plan.scoop.exactEnough" class="caution">{{ m.mix.notExact }}</p>
           <p>
             {{
