@@ -4,8 +4,8 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { createVuetify } from 'vuetify';
 import { VTextField } from 'vuetify/components';
-import AirWaterColumn from './cutaway/AirWaterColumn.vue';
 import PotCutaway from './cutaway/PotCutaway.vue';
+import MixColumns from './mix/MixColumns.vue';
 import NumberField from './NumberField.vue';
 import { typedNumber } from './typedNumber.ts';
 import { emptyPot, entryOf, potErrors, potFromEntry } from './potEntry.ts';
@@ -146,11 +146,16 @@ describe('pictures in words', () => {
   });
 
   it('the column adds up in words as well', () => {
-    const column = mount(AirWaterColumn, { props: { air: 0.3, water: 0.5, airNeed: 0.2 } });
-    expect(column.find('[role=img]').attributes('aria-label')).toBe(
-      'air 30 %, water 50 %, solid 20 %',
-    );
-    expect(column.text()).toContain('roots need 20 % air');
+    const columns = [{ label: 'fresh', air: 0.3, water: 0.5, solid: 0.2 }];
+    const drawing = mount(MixColumns, { props: { columns, airNeed: 0.2 } });
+    expect(drawing.attributes('aria-label')).toBe('fresh: air 30 %, water 50 %, solid 20 %');
+    expect(drawing.find('.need').exists()).toBe(true);
+    expect(drawing.text()).toContain('20 %');
+    expect(
+      mount(MixColumns, { props: { columns, airNeed: null } })
+        .find('.need')
+        .exists(),
+    ).toBe(false);
   });
 
   it('a verdict is a word and a shape, not a colour alone', () => {

@@ -563,8 +563,6 @@ export const en = {
     measured: 'measured loose',
     shrink: 'lost on mixing: fine grains vanish between coarse',
     rounding: (percent: string) => `Whole scoops move no part by more than ${percent}.`,
-    roundingOver: (percent: string) =>
-      `Whole scoops move one part by ${percent}: take a smaller scoop to be closer.`,
     noMix: 'This pot takes no new medium: it is no larger than the ball.',
     buysTitle: 'What each part buys',
     buys: (share: number, points: number, from: number | null) => {
@@ -584,7 +582,6 @@ export const en = {
     water: 'water',
     air: 'air',
     solid: 'solid',
-    airNeed: (percent: string) => `roots need ${percent} air`,
     dust: 'Wet it down before you scoop; wear a mask: dry dust harms lungs.',
     bio: 'Bagged compost and moss can carry germs: gloves, no eating, wash hands; see a doctor if you fall ill after.',
     heavy: (kg: string) => `${kg} when wet: two people or a trolley.`,
