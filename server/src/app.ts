@@ -15,6 +15,10 @@ import { componentRoutes } from './routes/components.ts';
 import { recipeRoutes } from './routes/recipes.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { fittingRoutes } from './routes/fitting.ts';
+import { benchRoutes } from './routes/benches.ts';
+import { outcomeRoutes, workedRoutes } from './routes/outcomes.ts';
+import { reservoirRoutes } from './routes/reservoirs.ts';
+import { batchRoutes } from './routes/tray.ts';
 import { potRoutes, supportRoutes } from './routes/shelf.ts';
 import { photoRoutes } from './routes/photos.ts';
 import {
@@ -101,6 +105,11 @@ function api(context: Context): express.Router {
     { at: '/repots', routes: repotRoutes(context) },
     { at: '/tasks', routes: taskRoutes(context) },
     { at: '/overrules', routes: overruleRoutes(context) },
+    { at: '/outcomes', routes: outcomeRoutes(context) },
+    { at: '', routes: workedRoutes(context) },
+    { at: '/benches', routes: benchRoutes(context) },
+    { at: '/reservoirs', routes: reservoirRoutes(context) },
+    { at: '/batches', routes: batchRoutes(context) },
     { at: '/photos', routes: photoRoutes(context) },
     { at: '/settings', routes: settingsRoutes(context) },
     { at: '', routes: catalogueRoutes() },

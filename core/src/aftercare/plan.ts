@@ -19,13 +19,52 @@ export const FIRST_WATER_SCHOOLS = {
 } as const;
 export type FirstWaterSchool = keyof typeof FIRST_WATER_SCHOOLS;
 
-export const TASK_KINDS = ['water', 'keepDamp', 'shade', 'feed', 'look', 'extend'] as const;
+export const TASK_KINDS = [
+  'water',
+  'keepDamp',
+  'humid',
+  'shade',
+  'warm',
+  'secure',
+  'ties',
+  'turn',
+  'feed',
+  'look',
+  'extend',
+  'renew',
+] as const;
 export type TaskKind = (typeof TASK_KINDS)[number];
 
-/** Something to do for one plant on one day. */
+/** Which task it is of its repot: what later moves it goes by this. */
+export const TASK_RULES = [
+  'firstWater',
+  'secondWater',
+  'keepDamp',
+  'humid',
+  'shade',
+  'warm',
+  'secure',
+  'ties',
+  'turn',
+  'feed',
+  'cutDry',
+  'weeks3',
+  'weeks7',
+  'season',
+  'extend',
+  'renew',
+] as const;
+export type TaskRule = (typeof TASK_RULES)[number];
+
+/** Something to do for one plant on one day, or from one day until another. */
 export interface AftercareTask {
   kind: TaskKind;
+  rule: TaskRule;
   due: IsoDate;
+  /** last day of something that is kept up */
+  until?: IsoDate;
+  /** done again after so many days, until its last */
+  everyDays?: number;
   title: string;
   why: string;
 }
@@ -37,6 +76,16 @@ export interface AftercareRequest {
   from: MediumKind;
   to: MediumKind;
   roots: RootWork;
+  /** share of the roots found alive, 0 … 1; absent: not judged */
+  liveRoots?: number | undefined;
+  /** divided into so many; 1 = not */
+  pieces?: number | undefined;
+  /** rotted tissue was cut away */
+  rotten?: boolean | undefined;
+  /** seated on a moss mound */
+  mound?: boolean | undefined;
+  /** tied to a support, or held by a stake */
+  tied?: boolean | undefined;
   school?: FirstWaterSchool;
   /** pieces that its support gets on top as it climbs; `on` null: not within five years */
   extensions?: readonly { on: IsoDate | null; addsCm: number; aboveCm: number }[];
@@ -46,52 +95,206 @@ export interface AftercareRequest {
 const CALLUS_DAYS = { fullyDry: 7, cut: 3 } as const;
 const KEEP_DAMP_DAYS = 12;
 const SHADE_DAYS = 14;
+/** Longer shade for roots that were opened, and for each root that is gone. */
+const SHADE_MORE = { opened: 4, lost: 14 } as const;
+const HUMID_DAYS = { least: 14, lost: 14 } as const;
+/** Fewer roots alive than this ask for humid air. */
+const FEW_ALIVE = 0.6;
+const WARM_DAYS = 28;
+const SECURE_DAYS = 7;
+const TIES_DAYS: Record<Traits['vigour'], number> = { fast: 35, middling: 56, slow: 90 };
+const TURN_DAYS = { first: 14, every: 30 } as const;
+const CUT_DRY_DAYS = 7;
+const RENEW_DAYS = 365;
 const LEAST_FEED_DAYS = 42;
 const GROWING = 0.5;
 const LOOK_WEEKS = [3, 7, 26] as const;
 const SLOW_TO_WET: readonly MediumKind[] = ['peatSoil', 'bark', 'mix'];
+/** A spot so dim has no direct sun to keep from it. */
+const RESTING = 0.3;
 
 /**
- * The aftercare of a repot: first water, damp or dry, shade, feed, and when to
- * look again.
+ * The aftercare of a repot: first water, damp or dry, shade, warmth, firm stand,
+ * ties, turning, feed, and when to look again.
  *
  * @returns tasks in the order of their days
  * @source common practice, no source
  */
 export function aftercarePlan(request: AftercareRequest): AftercareTask[] {
-  const { date } = request;
-  const on = (days: number) => addDays(date, days);
-  const tasks: AftercareTask[] = [firstWater(request)];
-  if (SLOW_TO_WET.includes(request.to) && tasks[0]!.due === date) {
+  return [
+    ...watering(request),
+    ...air(request),
+    ...standing(request),
+    ...looks(request),
+    feedFrom(request),
+    ...renewal(request),
+    ...extensionTasks(request),
+  ].sort((a, b) => a.due.localeCompare(b.due));
+}
+
+const onDay = ({ date }: AftercareRequest, days: number) => addDays(date, days);
+const opened = ({ roots }: AftercareRequest) => roots.work !== 'ballKept' || roots.rootsCut;
+const lostShare = ({ liveRoots, rotten }: AftercareRequest) =>
+  1 - (liveRoots ?? (rotten ? 0.5 : 1));
+const succulent = ({ traits }: AftercareRequest) => traits.drying === 'fullyDry';
+
+function watering(request: AftercareRequest): AftercareTask[] {
+  const { date, from, to } = request;
+  const first = firstWater(request);
+  const tasks = [first];
+  if (SLOW_TO_WET.includes(to) && first.due === date) {
     tasks.push({
       kind: 'water',
+      rule: 'secondWater',
       due: date,
       title: 'Water a second time after about 2 hours',
       why: 'this mix takes up water slowly; the first pour runs past dry parts',
     });
   }
-  if ((request.from === 'moss' || request.from === 'pebbles') && request.to !== request.from) {
+  const spoilt = (from === 'moss' || from === 'pebbles') && to !== from;
+  const fewRoots = lostShare(request) > 1 - FEW_ALIVE && !succulent(request);
+  if ((spoilt || fewRoots) && to !== 'pebbles') {
     tasks.push({
       kind: 'keepDamp',
-      due: on(1),
-      title: `Keep damper than usual until day ${KEEP_DAMP_DAYS}`,
-      why: `roots grown in ${request.from === 'moss' ? 'moss' : 'pebbles'} are used to more water and partly die back at first`,
+      rule: 'keepDamp',
+      due: addDays(first.due, 1),
+      until: addDays(first.due, KEEP_DAMP_DAYS),
+      title: `Keep it damper than usual for ${KEEP_DAMP_DAYS} days`,
+      why: spoilt
+        ? `roots grown in ${from === 'moss' ? 'moss' : 'pebbles'} are used to more water and partly die back at first`
+        : 'few roots reach little of the mix: what they reach must not dry',
+    });
+  }
+  return tasks;
+}
+
+function air(request: AftercareRequest): AftercareTask[] {
+  const { traits, spot, date, pieces = 1 } = request;
+  const lost = lostShare(request);
+  const resting = seasonAhead(spot, traits, date, 1).activity[0]! < RESTING;
+  const shadeDays = Math.round(
+    SHADE_DAYS + (opened(request) ? SHADE_MORE.opened : 0) + SHADE_MORE.lost * lost,
+  );
+  const tasks: AftercareTask[] = [
+    {
+      kind: 'shade',
+      rule: 'shade',
+      due: onDay(request, 1),
+      until: onDay(request, shadeDays),
+      title: `Warm, bright, no direct sun until day ${shadeDays}`,
+      why: opened(request)
+        ? 'the roots were opened and cannot keep up with sun'
+        : 'fewer roots than leaves for a while',
+    },
+  ];
+  if ((lost > 1 - FEW_ALIVE || pieces > 1) && !succulent(request)) {
+    const days = Math.round(HUMID_DAYS.least + HUMID_DAYS.lost * lost);
+    tasks.push({
+      kind: 'humid',
+      rule: 'humid',
+      due: onDay(request, 1),
+      until: onDay(request, days),
+      title: `Keep the air round it humid until day ${days}`,
+      why:
+        pieces > 1
+          ? 'a division has its leaves, but not yet the roots for them'
+          : `only ${Math.round(100 * (1 - lost))} % of its roots are alive: in dry air the leaves lose more than they bring`,
+    });
+  }
+  if (resting) {
+    tasks.push({
+      kind: 'warm',
+      rule: 'warm',
+      due: onDay(request, 1),
+      until: onDay(request, WARM_DAYS),
+      title: `Keep it warm, at ${Math.round(traits.growsFullyC)} °C or so, for 4 weeks`,
+      why: 'it hardly grows at this time of the year: warmth is what it roots by',
+    });
+  }
+  return tasks;
+}
+
+function standing(request: AftercareRequest): AftercareTask[] {
+  const { traits, roots, mound, tied, rotten } = request;
+  const tasks: AftercareTask[] = [];
+  if (roots.work === 'bareRoot' || mound || rotten || tied) {
+    tasks.push({
+      kind: 'secure',
+      rule: 'secure',
+      due: onDay(request, SECURE_DAYS),
+      title: 'Press it lightly: does it stand firm?',
+      why: 'the mix settles in the first week; a plant that rocks breaks every new root tip',
+    });
+  }
+  if (rotten) {
+    tasks.push({
+      kind: 'look',
+      rule: 'cutDry',
+      due: onDay(request, CUT_DRY_DAYS),
+      title: 'Look at the cut: dry, nothing soft?',
+      why: 'rot that was left shows within a week; then a second cut still saves it',
+    });
+  }
+  if (tied) {
+    tasks.push({
+      kind: 'ties',
+      rule: 'ties',
+      due: onDay(request, TIES_DAYS[traits.vigour]),
+      title: 'Loosen its ties, or take them off where it holds by itself',
+      why: 'stems thicken; a tie that is forgotten cuts in',
     });
   }
   tasks.push({
-    kind: 'shade',
-    due: on(1),
-    title: `Warm, bright, no direct sun until day ${SHADE_DAYS}`,
+    kind: 'turn',
+    rule: 'turn',
+    due: onDay(request, TURN_DAYS.first),
+    everyDays: TURN_DAYS.every,
+    until: onDay(request, LOOK_WEEKS[2] * 7),
+    title:
+      traits.growthForm === 'walker'
+        ? 'Turn it so that it grows toward the empty side'
+        : 'Turn it by a quarter',
     why:
-      request.roots.work === 'ballKept' && !request.roots.rootsCut
-        ? 'fewer roots than leaves for a while'
-        : 'the roots were opened and cannot keep up with sun',
+      traits.growthForm === 'walker'
+        ? 'it walks toward light: so it stays in this pot longest'
+        : 'shoots lean to the light; a turned plant stays upright',
   });
-  tasks.push(...looks(request), feedFrom(request), ...extensionTasks(request));
-  return tasks.sort((a, b) => a.due.localeCompare(b.due));
+  return tasks;
 }
 
-function firstWater({ date, traits, roots, school = 'byPlant' }: AftercareRequest): AftercareTask {
+function renewal(request: AftercareRequest): AftercareTask[] {
+  if (!request.mound) return [];
+  const { traits, spot } = request;
+  const from = onDay(request, RENEW_DAYS - 60);
+  const { readiness } = seasonAhead(spot, traits, from, 26);
+  const best = readiness.findIndex((ready) => ready >= GROWING);
+  return [
+    {
+      kind: 'renew',
+      rule: 'renew',
+      due: addDays(from, Math.max(0, best) * 7),
+      title: 'Renew the moss of its mound',
+      why: 'moss rots within a year; at the start of growth the roots take the change best',
+    },
+  ];
+}
+
+function firstWater({
+  date,
+  traits,
+  roots,
+  to,
+  school = 'byPlant',
+}: AftercareRequest): AftercareTask {
+  if (to === 'pebbles') {
+    return {
+      kind: 'water',
+      rule: 'firstWater',
+      due: date,
+      title: 'Fill the reservoir to its mark',
+      why: 'dry pebbles draw water out of roots',
+    };
+  }
   const fixed = FIRST_WATER_SCHOOLS[school].days;
   const hold =
     fixed ??
@@ -99,6 +302,7 @@ function firstWater({ date, traits, roots, school = 'byPlant' }: AftercareReques
   if (hold === 0) {
     return {
       kind: 'water',
+      rule: 'firstWater',
       due: date,
       title: 'Water thoroughly and let it drain',
       why: 'settles the mix round the roots; nothing was cut that must dry first',
@@ -112,6 +316,7 @@ function firstWater({ date, traits, roots, school = 'byPlant' }: AftercareReques
         : 'cut roots close within a few days; wet wounds rot';
   return {
     kind: 'water',
+    rule: 'firstWater',
     due: addDays(date, hold),
     title: `First water, after ${hold} dry days`,
     why,
@@ -125,6 +330,7 @@ function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask {
   const days = growing === -1 ? LEAST_FEED_DAYS : growing * 7;
   return {
     kind: 'feed',
+    rule: 'feed',
     due: addDays(date, days),
     title: 'Feeding may start again if it grows: half strength, by the label',
     why:
@@ -134,6 +340,8 @@ function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask {
   };
 }
 
+const LOOK_RULES = ['weeks3', 'weeks7', 'season'] as const;
+
 function looks({ date }: AftercareRequest): AftercareTask[] {
   const asks = [
     ['Look at 3 weeks', 'does it stand firm, is anything limp or sour?'],
@@ -142,6 +350,7 @@ function looks({ date }: AftercareRequest): AftercareTask[] {
   ] as const;
   return LOOK_WEEKS.map((weeks, i) => ({
     kind: 'look' as const,
+    rule: LOOK_RULES[i]!,
     due: addDays(date, weeks * 7),
     title: asks[i]![0],
     why: asks[i]![1],
@@ -156,6 +365,7 @@ function extensionTasks({ date, extensions = [] }: AftercareRequest): AftercareT
       : [
           {
             kind: 'extend',
+            rule: 'extend',
             due: on < date ? date : on,
             title: `Put ${Math.round(addsCm)} cm on top of its support`,
             why: `by its growth the tip is near the end; with it, the support ends ${Math.round(aboveCm)} cm above the medium`,

@@ -221,7 +221,10 @@ function priorReasons(frame: Frame): Reason[] {
     ? `earlier looks and growth since put the roots at ${Math.round(situation.roots.explored * 100)} % of the pot`
     : monthsInPot === null
       ? unknown
-      : `${months(monthsInPot)} in this pot; a plant of this vigour fills one in about ${monthsToFill}`;
+      : `${months(monthsInPot)} in this pot; a plant of this vigour fills one in about ${months(monthsToFill)}`.replace(
+          'a plant of this vigour',
+          situation.learned?.pace ? 'by its earlier pots it' : 'a plant of this vigour',
+        );
   const medium =
     life.months === null
       ? 'this medium does not age'

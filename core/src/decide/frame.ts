@@ -20,6 +20,7 @@ import {
   type OldMediumSchool,
 } from './costs.ts';
 import {
+  asLearned,
   blendOf,
   mediumLife,
   meanTemperatureC,
@@ -88,8 +89,12 @@ export function frameOf(situation: Situation): Frame {
   const meanActivity = year.reduce((sum, activity) => sum + activity, 0) / year.length;
   const bestReadiness = Math.max(...season.readiness);
 
-  const life = mediumLife(blendOf(medium), pot, traits, meanTemperatureC(spot));
-  const monthsToFill = MONTHS_TO_FILL[traits.vigour];
+  const pace = situation.learned?.pace?.factor ?? 1;
+  const life = asLearned(
+    mediumLife(blendOf(medium), pot, traits, meanTemperatureC(spot)),
+    situation.learned?.mediumLifeFactor,
+  );
+  const monthsToFill = MONTHS_TO_FILL[traits.vigour] / pace;
   const monthsInPot = lastRepot === null ? null : monthsBetween(lastRepot, date);
 
   const priorCrowded = new Float64Array(weeks);
@@ -104,7 +109,7 @@ export function frameOf(situation: Situation): Frame {
     const inMedium = (monthsInPot ?? UNKNOWN_AGE.mediumFailing * (life.months ?? 0)) + waited;
     if (roots) {
       priorCrowded[week] = crowdedPriorByRoots(explored, crowdedAt(traits));
-      explored = exploredAfter(explored, traits.vigour, activity * MONTHS_PER_WEEK);
+      explored = exploredAfter(explored, traits.vigour, activity * MONTHS_PER_WEEK * pace);
     } else {
       priorCrowded[week] = crowdedPrior(inPot, monthsToFill) + snugLogOdds(traits);
     }

@@ -34,6 +34,7 @@ export {
   type State,
 } from './signals.ts';
 export {
+  asLearned,
   blendOf,
   checkSituation,
   freshIn,

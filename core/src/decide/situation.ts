@@ -24,7 +24,7 @@ import { WETNESS } from '../water/index.ts';
 import type { OldMediumSchool, SizeSchool, WhenSchool } from './costs.ts';
 import type { MeasuredFinding } from './measured.ts';
 import type { Signals } from './signals.ts';
-import type { RootReading } from '../roots/index.ts';
+import type { RootPace, RootReading } from '../roots/index.ts';
 
 /** What a plant stands in. */
 export interface Medium {
@@ -53,6 +53,8 @@ export interface Situation {
   lookedOn?: IsoDate;
   /** what the plant's logs say */
   measured?: readonly MeasuredFinding[];
+  /** what its earlier pots taught */
+  learned?: { pace?: RootPace; mediumLifeFactor?: number };
 }
 
 /** @throws RangeError naming what is impossible */
@@ -144,6 +146,11 @@ export function mediumLife(
     return { months: capped(packed), judgedBy: 'structure', freshAir: fresh.air };
   }
   return { months: capped(months), judgedBy: 'air', freshAir: fresh.air };
+}
+
+/** A medium's life as this plant has been found to use it. @param factor  1: as reckoned */
+export function asLearned(life: MediumLife, factor = 1): MediumLife {
+  return { ...life, months: life.months === null ? null : capped(life.months * factor) };
 }
 
 function capped(months: number | null): number | null {

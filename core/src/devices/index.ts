@@ -7,3 +7,4 @@ export {
   type SimulatedScale,
   type SteadyWeight,
 } from './scale.ts';
+export { simulatedPen, steadyPen, type PenReading, type SimulatedPen } from './pen.ts';

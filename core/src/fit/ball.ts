@@ -56,10 +56,16 @@ function rootsNow(situation: Situation, meanActivity: number): RootReading & { p
   const { traits, lastRepot, date } = situation;
   const seen = readRoots(situation.signals as RootFindings) ?? situation.roots ?? null;
   const months = lastRepot === null ? null : monthsBetween(lastRepot, date);
-  const pace = months === null ? TYPICAL_PACE : rootPace(seen, months, meanActivity, traits.vigour);
+  const before = situation.learned?.pace ?? TYPICAL_PACE;
+  const pace =
+    months === null ? before : rootPace(seen, months, meanActivity, traits.vigour, before);
   if (seen) return { explored: clamp(seen.explored, 0.05, 1.14), sd: seen.sd, pace };
   if (months === null) return { ...UNKNOWN, pace };
-  const explored = exploredAfter(EXPLORED_AT_START, traits.vigour, months * meanActivity);
+  const explored = exploredAfter(
+    EXPLORED_AT_START,
+    traits.vigour,
+    months * meanActivity * before.factor,
+  );
   return { explored, sd: BY_TIME_SD, pace };
 }
 

@@ -24,6 +24,7 @@ import {
 } from '../water/index.ts';
 import {
   freshIn,
+  asLearned,
   mediumLife,
   meanTemperatureC,
   type Situation,
@@ -232,7 +233,10 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     explored,
     monthsToCrowded: crowded?.months ?? null,
     crowdedBand: crowded && { soonest: crowded.soonest, latest: crowded.latest },
-    mediumMonths: mediumLife(mix, inside, traits, meanTemperatureC(spot), depth.layerCm).months,
+    mediumMonths: asLearned(
+      mediumLife(mix, inside, traits, meanTemperatureC(spot), depth.layerCm),
+      situation.learned?.mediumLifeFactor,
+    ).months,
     daysToDryInGrowth: daysInGrowth,
     daysToDryAtRest: days(rest),
     air: fresh.air,

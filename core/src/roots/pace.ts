@@ -32,6 +32,7 @@ const FASTEST = 2.5;
  *
  * @param months  in this pot
  * @param meanActivity  of the season over them, 0 … 1
+ * @param before  what is believed of the plant's pace without this stay
  * @source normal prior and likelihood, weighted by precision
  */
 export function rootPace(
@@ -39,17 +40,19 @@ export function rootPace(
   months: number,
   meanActivity: number,
   vigour: Traits['vigour'],
+  before: RootPace = TYPICAL_PACE,
 ): RootPace {
   const active = months * meanActivity;
-  if (!reading || active < LEAST_ACTIVE_MONTHS) return TYPICAL_PACE;
+  if (!reading || active < LEAST_ACTIVE_MONTHS) return before;
   const explored = clamp(reading.explored, 0.05, FULLEST_TOLD);
   const usualRise = ratePerActiveMonth(vigour) * active;
   const seen = (oddsExplored(explored) - oddsExplored(EXPLORED_AT_START)) / usualRise;
   const sd = Math.hypot(reading.sd * oddsSlope(explored), START_SD_ODDS) / usualRise;
-  const prior = 1 / SPREAD ** 2;
+  const prior = 1 / (before.sdLog * before.factor) ** 2;
   const told = 1 / sd ** 2;
-  const factor = clamp((prior + told * seen) / (prior + told), SLOWEST, FASTEST);
-  return { factor, sdLog: Math.min(SPREAD, Math.sqrt(1 / (prior + told)) / factor), own: true };
+  const factor = clamp((prior * before.factor + told * seen) / (prior + told), SLOWEST, FASTEST);
+  const sdLog = Math.min(before.sdLog, Math.sqrt(1 / (prior + told)) / factor);
+  return { factor, sdLog, own: true };
 }
 
 const STEP = 1e-4;

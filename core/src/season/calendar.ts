@@ -71,6 +71,12 @@ export function dayOfYear(date: IsoDate): number {
   return dayNumber(date) - dayNumber(`${date.slice(0, 4)}-01-01`) + 1;
 }
 
+/** Month of the year, 1 … 12. */
+export function monthOfYear(date: IsoDate): number {
+  dayNumber(date);
+  return Number(date.slice(5, 7));
+}
+
 /** The Monday of the week that holds `date`: how Fernbank names a week. */
 export function mondayOf(date: IsoDate): IsoDate {
   const sinceMonday = (dayNumber(date) + 3) % 7; // 1 January 1970 was a Thursday

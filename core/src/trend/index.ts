@@ -1,2 +1,3 @@
 export { mannKendall, type MannKendall } from './mannKendall.ts';
 export { theilSen, type Point, type RobustLine } from './theilSen.ts';
+export * from './normal.ts';

@@ -1,7 +1,11 @@
 import type {
+  Checkpoint,
   ComponentRecord,
+  Countable,
   DrainageLayer,
   FirstWaterSchool,
+  FlushSchool,
+  Grade,
   LightClass,
   MediumKind,
   OldMediumSchool,
@@ -13,19 +17,30 @@ import type {
   PotShape,
   PotSource,
   PotTone,
+  Practice,
   RecipeExtras,
   RecipePart,
   RootCuts,
+  RotSchool,
   Section,
+  Seen,
   SupportGoal,
   SupportKindId,
   Signals,
   SizeSchool,
+  StepId,
   TaskKind,
+  TaskRule,
+  ToPebbles,
   Traits,
+  TrayMedium,
+  TrayMethod,
   VerdictKind,
+  WeakRootSchool,
   WettingSchool,
   WhenSchool,
+  WickKind,
+  WinterSchool,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
@@ -104,6 +119,11 @@ export interface PlantSchools {
   size?: SizeSchool | undefined;
   oldMedium?: OldMediumSchool | undefined;
   firstWater?: FirstWaterSchool | undefined;
+  weakRoots?: WeakRootSchool | undefined;
+  rot?: RotSchool | undefined;
+  toPebbles?: ToPebbles | undefined;
+  flush?: FlushSchool | undefined;
+  winter?: WinterSchool | undefined;
 }
 
 export const plants = sqliteTable(
@@ -142,6 +162,8 @@ export const plants = sqliteTable(
     /** the cover pot of the shelf that it stands in */
     coverId: integer('cover_id').references(() => pots.id),
     schools: text('schools', { mode: 'json' }).$type<PlantSchools>().notNull(),
+    /** lost on that day: it is no longer looked after, its record goes on teaching */
+    goneOn: text('gone_on'),
     note: text('note').notNull().default(''),
   },
   (table) => [index('plants_by_spot').on(table.spotId)],
@@ -170,6 +192,15 @@ export const MEASUREMENTS = {
   leafCm: { least: 0.1, most: 500 },
   reservoirPh: { least: 0, most: 14 },
   reservoirEcMsCm: { least: 0, most: 30 },
+  /** topped up to its mark */
+  reservoirFilledL: { least: 0.001, most: 500 },
+  reservoirFlushed: { least: 1, most: 1 },
+  /** share of a full one that is left */
+  reservoirLeft: { least: 0, most: 1 },
+  /** 1 damp, 0 dry to the touch */
+  wickDamp: { least: 0, most: 1 },
+  /** 0 none, 1 some, 2 thick */
+  saltCrust: { least: 0, most: 2 },
 } as const;
 export const MEASUREMENT_KINDS = Object.keys(MEASUREMENTS) as (keyof typeof MEASUREMENTS)[];
 export type MeasurementKind = keyof typeof MEASUREMENTS;
@@ -240,7 +271,14 @@ export const repots = sqliteTable(
       .references(() => plants.id, { onDelete: 'cascade' }),
     date: text('date').notNull(),
     before: text('before', { mode: 'json' })
-      .$type<Housing & { lastRepot: string | null; plan?: FitPlan | null }>()
+      .$type<
+        Housing & {
+          lastRepot: string | null;
+          plan?: FitPlan | null;
+          /** the batch of the tray that it came from, with so many starts: there was no pot before */
+          fromBatch?: { id: number; starts: number };
+        }
+      >()
       .notNull(),
     after: text('after', { mode: 'json' }).$type<Housing>().notNull(),
     mixedIn: text('mixed_in', { mode: 'json' }).$type<MixedIn | null>(),
@@ -248,6 +286,12 @@ export const repots = sqliteTable(
     rootsCut: integer('roots_cut', { mode: 'boolean' }).notNull(),
     /** what Fernbank had advised that day */
     verdict: text('verdict').$type<VerdictKind>(),
+    /** how it was done, for what worked; null in records from before it was kept */
+    practice: text('practice', { mode: 'json' }).$type<Practice | null>(),
+    /** share of the roots found alive, 0 … 1; null: not judged */
+    liveRoots: real('live_roots'),
+    /** pieces that it was divided into, this one among them */
+    pieces: integer('pieces').notNull().default(1),
     note: text('note').notNull().default(''),
   },
   (table) => [index('repots_by_plant').on(table.plantId, table.date)],
@@ -277,7 +321,9 @@ export interface FitPlan {
   parts?: RecipePart[] | undefined;
   size: SizeSchool;
   layer: DrainageLayer;
-  cuts: RootCuts;
+  cuts: RootCuts & { counted?: Countable | undefined };
+  /** seated on an upturned net pot, wrapped in moss */
+  mound?: boolean | undefined;
   support: {
     kind: SupportKindId;
     section: Section;
@@ -296,12 +342,142 @@ export const tasks = sqliteTable(
       .references(() => plants.id, { onDelete: 'cascade' }),
     repotId: integer('repot_id').references(() => repots.id, { onDelete: 'cascade' }),
     kind: text('kind').$type<TaskKind>().notNull(),
+    /** which task of its repot it is; null in records from before tasks moved */
+    rule: text('rule').$type<TaskRule>(),
     due: text('due').notNull(),
     title: text('title').notNull(),
     why: text('why').notNull().default(''),
+    /** last day of something that is kept up */
+    until: text('until'),
+    everyDays: integer('every_days'),
+    /** why it is not due when it was first planned for */
+    moved: text('moved').notNull().default(''),
     done: text('done'),
   },
   (table) => [index('tasks_by_due').on(table.done, table.due)],
+);
+
+/** What became of a repot at a checkpoint: one judgement for each. */
+export const outcomes = sqliteTable(
+  'outcomes',
+  {
+    ...tracked,
+    plantId: integer('plant_id')
+      .notNull()
+      .references(() => plants.id, { onDelete: 'cascade' }),
+    repotId: integer('repot_id')
+      .notNull()
+      .references(() => repots.id, { onDelete: 'cascade' }),
+    at: text('at').$type<Checkpoint>().notNull(),
+    date: text('date').notNull(),
+    grade: text('grade').$type<Grade>().notNull(),
+    seen: text('seen', { mode: 'json' }).$type<Seen[]>().notNull(),
+    photoId: integer('photo_id').references(() => photos.id, { onDelete: 'set null' }),
+    note: text('note').notNull().default(''),
+  },
+  (table) => [
+    uniqueIndex('outcomes_once').on(table.repotId, table.at),
+    index('outcomes_by_plant').on(table.plantId),
+  ],
+);
+
+/** A running timer of the bench. */
+export interface BenchTimer {
+  step: StepId;
+  label: string;
+  /** ms since 1970 at which it is over */
+  until: number;
+}
+
+/** What was found and done at the bench where it differs from the plan. */
+export interface BenchFound {
+  liveRoots?: number | undefined;
+  rootsPruned?: boolean | undefined;
+  pieces?: number | undefined;
+  recipeId?: string | undefined;
+  /** option of the ladder that was taken */
+  potOption?: string | undefined;
+}
+
+/** A plant on the bench, as every device shows it. */
+export const benches = sqliteTable('benches', {
+  ...tracked,
+  plantId: integer('plant_id')
+    .notNull()
+    .unique()
+    .references(() => plants.id, { onDelete: 'cascade' }),
+  done: text('done', { mode: 'json' }).$type<StepId[]>().notNull().default([]),
+  notes: text('notes', { mode: 'json' })
+    .$type<Partial<Record<StepId, string>>>()
+    .notNull()
+    .default({}),
+  timers: text('timers', { mode: 'json' }).$type<BenchTimer[]>().notNull().default([]),
+  found: text('found', { mode: 'json' }).$type<BenchFound>().notNull().default({}),
+  /** pictures taken at a step */
+  photos: text('photos', { mode: 'json' })
+    .$type<Partial<Record<StepId, number[]>>>()
+    .notNull()
+    .default({}),
+});
+
+/** The water that a plant stands over. Vessel: its own, or the cover pot it stands in. */
+export const reservoirs = sqliteTable('reservoirs', {
+  ...tracked,
+  plantId: integer('plant_id')
+    .notNull()
+    .unique()
+    .references(() => plants.id, { onDelete: 'cascade' }),
+  /** water at its mark in growth, L */
+  fullL: real('full_l').notNull(),
+  /** null: no wick, roots or pebbles reach the water */
+  wick: text('wick').$type<WickKind>(),
+  note: text('note').notNull().default(''),
+});
+
+/** Starts of one kind and day in the propagation tray. */
+export const batches = sqliteTable('batches', {
+  ...tracked,
+  method: text('method').$type<TrayMethod>().notNull(),
+  medium: text('medium').$type<TrayMedium>().notNull(),
+  /** the plant it was taken from; null: from elsewhere, or that plant is gone */
+  parentId: integer('parent_id').references(() => plants.id, { onDelete: 'set null' }),
+  name: text('name').notNull(),
+  taxon: text('taxon').notNull(),
+  groupId: text('group_id'),
+  spotId: integer('spot_id')
+    .notNull()
+    .references(() => spots.id),
+  date: text('date').notNull(),
+  count: integer('count').notNull(),
+  lost: integer('lost').notNull().default(0),
+  pottedOn: integer('potted_on').notNull().default(0),
+  /** nodes or leaves on each; null: not counted */
+  nodes: integer('nodes'),
+  /** it was planned, and is still to be cut */
+  planned: integer('planned', { mode: 'boolean' }).notNull().default(false),
+  /** the division that it came out of */
+  repotId: integer('repot_id').references(() => repots.id, { onDelete: 'set null' }),
+  note: text('note').notNull().default(''),
+});
+
+/** What was seen of a batch on a day. */
+export const batchLooks = sqliteTable(
+  'batch_looks',
+  {
+    ...tracked,
+    batchId: integer('batch_id')
+      .notNull()
+      .references(() => batches.id, { onDelete: 'cascade' }),
+    date: text('date').notNull(),
+    rooted: integer('rooted').notNull(),
+    rootCm: real('root_cm'),
+    roots: integer('roots'),
+    branching: integer('branching', { mode: 'boolean' }),
+    /** lost since the look before */
+    lost: integer('lost').notNull().default(0),
+    note: text('note').notNull().default(''),
+  },
+  (table) => [index('batch_looks_by_batch').on(table.batchId, table.date)],
 );
 
 /** A picture of a plant; the file itself lies beside the database, named by its hash. */

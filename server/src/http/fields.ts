@@ -1,8 +1,10 @@
 import {
+  checkLabelSheet,
   dayNumber,
   LARGEST_POT_CM,
   LIGHT_CLASSES,
   MEDIUM_KINDS,
+  PAPERS,
   POT_MATERIALS,
   RECIPES,
   SIZE_SCHOOLS,
@@ -11,11 +13,17 @@ import {
   OLD_MEDIUM_SCHOOLS,
   ALL_SIGNALS,
   DRAINAGE_LAYERS,
+  FLUSH_SCHOOLS,
+  ROT_SCHOOLS,
+  TO_PEBBLES,
+  WEAK_ROOT_SCHOOLS,
+  WINTER_SCHOOLS,
   GROWN_SCHOOLS,
   POT_TONES,
   SUPPORT_GOALS,
   SUPPORT_KIND_IDS,
   type IsoDate,
+  type LabelSheet,
   type PotShape,
   type Signals,
 } from '@fernbank/core';
@@ -69,6 +77,11 @@ export const whenSchool = () => Joi.string().valid(...Object.keys(WHEN_SCHOOLS))
 export const sizeSchool = () => Joi.string().valid(...Object.keys(SIZE_SCHOOLS));
 export const oldMediumSchool = () => Joi.string().valid(...Object.keys(OLD_MEDIUM_SCHOOLS));
 export const firstWaterSchool = () => Joi.string().valid(...Object.keys(FIRST_WATER_SCHOOLS));
+export const weakRootSchool = () => Joi.string().valid(...Object.keys(WEAK_ROOT_SCHOOLS));
+export const rotSchool = () => Joi.string().valid(...Object.keys(ROT_SCHOOLS));
+export const toPebblesSchool = () => Joi.string().valid(...Object.keys(TO_PEBBLES));
+export const flushSchool = () => Joi.string().valid(...Object.keys(FLUSH_SCHOOLS));
+export const winterSchool = () => Joi.string().valid(...Object.keys(WINTER_SCHOOLS));
 
 export const latitude = () => Joi.number().min(-90).max(90);
 export const humidity = () => Joi.number().min(0).max(1);
@@ -144,6 +157,34 @@ export const rootCuts = () =>
   Joi.object({
     pieces: Joi.number().integer().min(1).max(20).default(1),
     rootsPruned: Joi.boolean().default(false),
+    /** what there is to divide: sets how many pieces are allowed */
+    counted: Joi.object({
+      growths: Joi.number().integer().min(0).max(1000).allow(null).required(),
+      roots: Joi.number().integer().min(0).max(10_000).allow(null).required(),
+    }),
+  });
+
+const mm = (most: number) => Joi.number().min(0).max(most).required();
+/** A sheet of labels by the ruler; whether it fits its paper is for the core to say. */
+export const labelSheet = () =>
+  Joi.object<LabelSheet>({
+    paper: Joi.string()
+      .valid(...Object.keys(PAPERS))
+      .required(),
+    columns: Joi.number().integer().min(1).max(20).required(),
+    rows: Joi.number().integer().min(1).max(60).required(),
+    widthMm: mm(300),
+    heightMm: mm(300),
+    leftMm: mm(300),
+    topMm: mm(300),
+    pitchXMm: mm(300),
+    pitchYMm: mm(300),
+  }).custom((sheet: LabelSheet, helpers) => {
+    try {
+      return checkLabelSheet(sheet);
+    } catch (error) {
+      return helpers.message({ custom: (error as RangeError).message });
+    }
   });
 
 /** Length of a support, cm. */

@@ -50,10 +50,16 @@ export function rowOr404<T extends TrackedTable>(db: Db, table: T, id: number, w
   return row as T['$inferSelect'] & TrackedRow;
 }
 
-export const pageQuery = Joi.object<{ cursor: number; limit: number; plantId?: number }>({
+export const pageQuery = Joi.object<{
+  cursor: number;
+  limit: number;
+  plantId?: number;
+  gone?: string;
+}>({
   cursor: Joi.number().integer().min(0).default(0),
   limit: Joi.number().integer().min(1).max(MOST_PER_PAGE).default(100),
   plantId: rowId(),
+  gone: Joi.string().valid('1'),
 });
 
 /** A page of rows by id, with the cursor of the next one. */

@@ -1,4 +1,4 @@
-import { checkPot, checkSection } from '@fernbank/core';
+import { checkPot, checkSection, piecesFault, POT_SOURCES } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
@@ -18,9 +18,11 @@ import {
   supportLength,
 } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
-import { POT_SOURCES } from '@fernbank/core';
 import { fittingFor, plansWithPlants } from '../services/fitting.ts';
+import { invalid } from '../http/errors.ts';
+import { plantFile } from '../services/collection.ts';
 import { checkMix } from '../services/pantry.ts';
+import { readSettings } from '../services/settings.ts';
 
 const fitPlan = Joi.object<FitPlan>({
   pot: potShape().required(),
@@ -36,6 +38,7 @@ const fitPlan = Joi.object<FitPlan>({
   size: sizeSchool().required(),
   layer: drainageLayer().default('screen'),
   cuts: rootCuts().default({ pieces: 1, rootsPruned: false }),
+  mound: Joi.boolean(),
   support: Joi.object({
     kind: supportKindId().required(),
     section: section().required(),
@@ -83,6 +86,10 @@ export function fittingRoutes(context: Context): DescribedRouter {
         const before = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
         if (before) checkFresh(request, before);
         const date = context.today();
+        const { pieces, counted } = fit.cuts;
+        const { traits } = plantFile(tx, plant, date, readSettings(tx)).situation;
+        const fault = counted ? piecesFault(pieces, traits, counted) : null;
+        if (fault) throw invalid('cuts.pieces', fault);
         return before
           ? tx
               .update(plans)

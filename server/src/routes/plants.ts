@@ -12,7 +12,7 @@ import {
   SUPPORT_HABITS,
   type Traits,
 } from '@fernbank/core';
-import { eq } from 'drizzle-orm';
+import { eq, isNotNull, isNull } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import type { Db } from '../db/driver.ts';
@@ -21,6 +21,7 @@ import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   firstWaterSchool,
+  flushSchool,
   grownSchool,
   isoDate,
   light,
@@ -30,13 +31,17 @@ import {
   potMaterialId,
   potShape,
   recipeId,
+  rotSchool,
   rowId,
   section,
   sizeSchool,
   supportGoal,
   supportKindId,
   supportLength,
+  toPebblesSchool,
+  weakRootSchool,
   whenSchool,
+  winterSchool,
 } from '../http/fields.ts';
 import { addRows } from '../http/rows.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
@@ -54,6 +59,7 @@ type PlantInput = Omit<
   | 'potId'
   | 'supportId'
   | 'mediumParts'
+  | 'goneOn'
   | 'traits'
   | 'schools'
 > & { traits: Partial<Traits>; schools: PlantRow['schools'] };
@@ -117,6 +123,11 @@ const fields = {
     size: sizeSchool(),
     oldMedium: oldMediumSchool(),
     firstWater: firstWaterSchool(),
+    weakRoots: weakRootSchool(),
+    rot: rotSchool(),
+    toPebbles: toPebblesSchool(),
+    flush: flushSchool(),
+    winter: winterSchool(),
   }),
   note: note(),
 };
@@ -159,6 +170,8 @@ export function plantRoutes(context: Context): DescribedRouter {
     what: 'a plant',
     plural: 'plants',
     shown: withTaxon,
+    // Those that were lost are asked for by `?gone=1`.
+    where: ({ query }) => (query.gone === '1' ? isNotNull(plants.goneOn) : isNull(plants.goneOn)),
     made: {
       body: newPlant,
       values: (tx, input) => {

@@ -17,6 +17,7 @@ import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   drainageLayer,
+  fraction,
   isoDate,
   mediumKind,
   minute,
@@ -37,8 +38,8 @@ import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
 import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
-import { completeTask } from '../services/rounds.ts';
 import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
+import { completeTask, moveAfterLook, moveAfterWatering, moveTask } from '../services/tasks.ts';
 
 /** `?plantId=` on a list of records. */
 function ofPlant<T extends { plantId: unknown }>(request: Request, table: T) {
@@ -89,9 +90,10 @@ export function lookRoutes(context: Context): DescribedRouter {
     where: (request) => ofPlant(request, looks),
     made: {
       body: newLook,
-      values: (_tx, input) => {
+      values: (tx, input) => {
         notAhead(context, 'date', input.date);
         checkArrived(context, input.plantId, input.date);
+        moveAfterLook(tx, input.plantId, input.date, input.signals);
         return input;
       },
     },
@@ -184,6 +186,7 @@ export function measurementRoutes(context: Context): DescribedRouter {
             .where(eq(plants.id, input.plantId))
             .run();
         }
+        if (input.kind === 'watered') moveAfterWatering(tx, input.plantId, input.date);
         return tx
           .insert(measurements)
           .values({ ...stamp(), ...input })
@@ -224,6 +227,8 @@ const newRepot = Joi.object<RepotOrder>({
     .max(12),
   layer: drainageLayer(),
   cuts: rootCuts(),
+  liveRoots: fraction().allow(null).default(null),
+  mound: Joi.boolean().default(false),
   scoopL: Joi.number().min(0.01).max(50).allow(null).default(null),
   note: note().default(''),
 });
@@ -265,7 +270,10 @@ export function repotRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
-const changedTask = Joi.object<{ done: string | null }>({ done: isoDate().allow(null).required() });
+const changedTask = Joi.object<{ done?: string | null; due?: string }>({
+  done: isoDate().allow(null),
+  due: isoDate(),
+}).xor('done', 'due');
 
 export function taskRoutes(context: Context): DescribedRouter {
   const { db } = context;
@@ -291,12 +299,12 @@ export function taskRoutes(context: Context): DescribedRouter {
   });
   routes.patch(
     '/:id',
-    { summary: 'mark a task done, or open again', body: changedTask },
-    (request, response, { done }) => {
+    { summary: 'mark a task done or open again, or move it to another day', body: changedTask },
+    (request, response, { done = null, due }) => {
       const row = rowOr404(db, tasks, idOf(request), 'task');
       checkFresh(request, row);
       if (done) notAhead(context, 'done', done);
-      sendRow(response, completeTask(db, row, done));
+      sendRow(response, due === undefined ? completeTask(db, row, done) : moveTask(db, row, due));
     },
   );
   return routes;

@@ -1,16 +1,45 @@
-import { CONTENTS, GROUPS, searchTaxa, WETTING_SCHOOLS, type WhenSchool } from '@fernbank/core';
+import {
+  CONTENTS,
+  GROUPS,
+  PAPERS,
+  searchTaxa,
+  WETTING_SCHOOLS,
+  type WhenSchool,
+} from '@fernbank/core';
 import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
-import { measurements, overrules, photos, plants, pots, repots, tasks } from '../db/schema.ts';
+import {
+  measurements,
+  outcomes,
+  overrules,
+  photos,
+  plants,
+  pots,
+  repots,
+  tasks,
+} from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
-import { firstWaterSchool, oldMediumSchool, sizeSchool, whenSchool } from '../http/fields.ts';
+import {
+  firstWaterSchool,
+  flushSchool,
+  labelSheet,
+  oldMediumSchool,
+  rotSchool,
+  sizeSchool,
+  toPebblesSchool,
+  weakRootSchool,
+  whenSchool,
+  winterSchool,
+} from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { heightOf, supportOf } from '../services/collection.ts';
 import { judge, judgeAll, readinessAhead, type Judgement } from '../services/judging.ts';
+import { reservoirOf } from '../services/reservoirs.ts';
 import { roundsOf } from '../services/rounds.ts';
 import { readSettings, writeSettings, type Settings } from '../services/settings.ts';
+import { workedLike } from '../services/worked.ts';
 
 /** What shows the judged collection: nothing here is stored. */
 export function viewRoutes(context: Context): DescribedRouter {
@@ -53,6 +82,10 @@ export function viewRoutes(context: Context): DescribedRouter {
         lookDue,
         overrule,
         overrules: ofThis(overrules).orderBy(desc(overrules.date)).all(),
+        learned: file.learned,
+        outcomes: ofThis(outcomes).orderBy(desc(outcomes.date)).all(),
+        worked: workedLike(db, plant.id),
+        reservoir: reservoirOf(db, file, judgement.file.situation.date),
         water: file.logs.water,
         growth: file.logs.growth,
         photos: ofThis(photos).orderBy(desc(photos.date), desc(photos.id)).all(),
@@ -82,7 +115,7 @@ export function viewRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
-type OfPlant = typeof overrules | typeof photos;
+type OfPlant = typeof overrules | typeof photos | typeof outcomes;
 
 const URGENCY = ['rescueNow', 'repotNow', 'repotInWeek', 'refreshOnly', 'leave'];
 
@@ -165,6 +198,13 @@ const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool
   sizeSchool: sizeSchool(),
   firstWaterSchool: firstWaterSchool(),
   oldMediumSchool: oldMediumSchool(),
+  weakRootSchool: weakRootSchool(),
+  rotSchool: rotSchool(),
+  toPebblesSchool: toPebblesSchool(),
+  flushSchool: flushSchool(),
+  winterSchool: winterSchool(),
+  paper: Joi.string().valid(...Object.keys(PAPERS)),
+  labelSheet: labelSheet().allow(null),
   groupSchools: Joi.object().pattern(
     Joi.string().valid(...GROUPS.map(({ id }) => id)),
     Joi.object({ when: whenSchool(), size: sizeSchool(), oldMedium: oldMediumSchool() }),

@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '@fernbank/core';
-import { eq, isNull } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import ical from 'ical-generator';
 import type { Db } from '../db/driver.ts';
 import { plants, tasks } from '../db/schema.ts';
@@ -25,7 +25,7 @@ export function aftercareCalendar(db: Db, address: string): string {
     .select({ task: tasks, plant: plants.name })
     .from(tasks)
     .innerJoin(plants, eq(tasks.plantId, plants.id))
-    .where(isNull(tasks.done))
+    .where(and(isNull(tasks.done), isNull(plants.goneOn)))
     .all();
   for (const { task, plant } of open) {
     calendar.createEvent({

@@ -21,6 +21,7 @@ import {
 import { and, asc, desc, eq, gte, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { looks, measurements, spots, type HousedSupport, type plants } from '../db/schema.ts';
+import { learnedOf, type Learned } from './learning.ts';
 import { logsOf, type Logs } from './logs.ts';
 import { partsIn } from './pantry.ts';
 import type { Settings } from './settings.ts';
@@ -52,6 +53,8 @@ export interface PlantFile {
   /** newest first, since the last repot */
   looks: LookRow[];
   logs: Logs;
+  /** what its earlier pots taught; `situation` rests on it */
+  learned: Learned;
 }
 
 /** Reads a plant with all that bears on it, as of a date. */
@@ -91,6 +94,13 @@ export function plantFile(
   };
   const logs = logsOf(measuredBetween(db, plant.id, since, date), base.spot, traits);
   if (logs.measured.length > 0) base.measured = logs.measured;
+  const learned = learnedOf(db, plant.id, base);
+  if (learned.pace || learned.life) {
+    base.learned = {
+      ...(learned.pace ? { pace: learned.pace } : {}),
+      ...(learned.life ? { mediumLifeFactor: learned.life.factor } : {}),
+    };
+  }
   const roots = rootsByEarlierLooks(seen, base);
   return {
     plant,
@@ -98,6 +108,7 @@ export function plantFile(
     taxon,
     looks: seen,
     logs,
+    learned,
     situation: roots ? { ...base, roots } : base,
   };
 }

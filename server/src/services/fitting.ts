@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '@fernbank/core';
-import { eq } from 'drizzle-orm';
+import { eq, isNull } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
 import { plantFile, type PlantRow } from './collection.ts';
@@ -77,6 +77,7 @@ export function plansWithPlants(db: Db, date: IsoDate) {
     .select({ plan: plans, plant: plants })
     .from(plans)
     .innerJoin(plants, eq(plans.plantId, plants.id))
+    .where(isNull(plants.goneOn))
     .all()
     .map(({ plan, plant }) => {
       const { support, ...fit } = plan.fit;

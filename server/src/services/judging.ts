@@ -10,7 +10,7 @@ import {
   type IsoDate,
   type Situation,
 } from '@fernbank/core';
-import { and, asc, desc, eq, gt, lte } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { overrules, plants, spots } from '../db/schema.ts';
 import { versionOf } from '../db/version.ts';
@@ -64,6 +64,7 @@ function judgeEach(db: Db, date: IsoDate): Judgement[] {
   return db
     .select()
     .from(plants)
+    .where(isNull(plants.goneOn))
     .all()
     .sort((a, b) => order.indexOf(a.spotId) - order.indexOf(b.spotId) || a.id - b.id)
     .map((plant) =>

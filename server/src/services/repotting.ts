@@ -3,20 +3,29 @@ import {
   checkPot,
   coverFit,
   measureOut,
+  methodOf,
   partsOf,
+  piecesFault,
+  seasonAhead,
+  seasonOf,
+  WINDOW_READINESS,
   workFor,
   type AftercareTask,
+  type Countable,
   type DrainageLayer,
   type IsoDate,
   type MediumKind,
   type PotMaterialId,
   type PotShape,
   type RecipePart,
+  type Practice,
   type RootCuts,
+  type RootWork,
 } from '@fernbank/core';
 import { and, desc, eq, gt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import {
+  batches,
   plans,
   plants,
   pots,
@@ -27,11 +36,13 @@ import {
 } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
+import { leaveBench } from './benches.ts';
 import type { PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
 import { newMediumFor, partsOrdered } from './newMedium.ts';
 import { checkMix, pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
+import type { TaskRow } from './tasks.ts';
 import {
   putPotBack,
   putSupportBack,
@@ -60,15 +71,18 @@ export interface RepotOrder {
   /** absent: the cover it stands in, where the new pot goes into it */
   coverId?: number | null;
   layer?: DrainageLayer;
-  cuts?: RootCuts;
+  cuts?: RootCuts & { counted?: Countable | undefined };
   /** when its support is to be made longer, and by how much */
   extensions?: { on: IsoDate | null; addsCm: number; aboveCm: number }[];
+  /** share of the roots found alive at the bench; null: as last seen */
+  liveRoots?: number | null;
+  /** seated on a moss mound */
+  mound?: boolean;
   scoopL: number | null;
   note: string;
 }
 
 export type RepotRow = typeof repots.$inferSelect;
-export type TaskRow = typeof tasks.$inferSelect;
 
 /**
  * Writes a repot with everything that follows from it, in one transaction:
@@ -84,7 +98,8 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     const mediumParts = order.recipeId
       ? partsOrdered(tx, { ...order, recipeId: order.recipeId })
       : null;
-    const judgement = judge(tx, plant, order.date);
+    const judgement = asFound(judge(tx, plant, order.date), order);
+    checkPieces(judgement, order);
     const work = workFor(judgement.file.situation);
     const mixedIn = mixFor(tx, order, judgement);
     const { takenFrom, coverId } = movePots(tx, plant, order);
@@ -123,6 +138,9 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
         rootWork: work,
         rootsCut: order.rootsCut,
         verdict: judgement.decision.verdict,
+        practice: practiceOf(tx, plant, order, judgement, work),
+        liveRoots: liveRootsOf(judgement),
+        pieces: order.cuts?.pieces ?? 1,
         note: order.note,
       })
       .returning()
@@ -144,6 +162,8 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       .run();
     // What was planned is done.
     tx.delete(plans).where(eq(plans.plantId, plant.id)).run();
+    leaveBench(tx, plant.id);
+    if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(tx, plant, order, inserted.id);
     const care = aftercare(tx, plant, order, judgement, work);
     const written = care.map((task) =>
       tx
@@ -154,6 +174,99 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     );
     return { repot: inserted, tasks: written };
   });
+}
+
+/** What was found at the bench replaces what was last seen. */
+function asFound(judgement: Judgement, { liveRoots }: RepotOrder): Judgement {
+  if (liveRoots == null) return judgement;
+  const { file } = judgement;
+  const signals = { ...file.situation.signals, liveRoots };
+  return { ...judgement, file: { ...file, situation: { ...file.situation, signals } } };
+}
+
+const liveRootsOf = ({ file }: Judgement): number | null => {
+  const { liveRoots } = file.situation.signals;
+  return typeof liveRoots === 'number' ? liveRoots : null;
+};
+
+const isRotten = ({ file }: Judgement): boolean =>
+  file.situation.signals.rot === 'roots' || file.situation.signals.rot === 'stem';
+
+function checkPieces({ file }: Judgement, { cuts }: RepotOrder): void {
+  const { pieces = 1, counted } = cuts ?? {};
+  const fault = counted ? piecesFault(pieces, file.situation.traits, counted) : null;
+  if (fault) throw invalid('cuts.pieces', fault);
+}
+
+/** How it was done, for what worked: only the schools that had a say. */
+function practiceOf(
+  db: Db,
+  plant: PlantRow,
+  order: RepotOrder,
+  judgement: Judgement,
+  work: RootWork['work'],
+): Practice {
+  const { situation, taxon, spot } = judgement.file;
+  const settings = readSettings(db);
+  const rotten = isRotten(judgement);
+  const { pieces = 1, rootsPruned = false } = order.cuts ?? {};
+  const [from, to] = [plant.mediumKind, order.mediumKind];
+  const repels =
+    order.recipeId !== null &&
+    partsOf(partsOrdered(db, { ...order, recipeId: order.recipeId }), pantryFor(db)).some(
+      ({ ingredient }) => ingredient.rewets === 'repels',
+    );
+  const { readiness } = seasonAhead(situation.spot, situation.traits, order.date, 1);
+  return {
+    method: methodOf({
+      from,
+      to,
+      pieces,
+      rootsPruned,
+      rotten,
+      work,
+      rootsCut: order.rootsCut,
+      mound: order.mound ?? false,
+    }),
+    schools: {
+      ...situation.schools,
+      firstWater: plant.schools.firstWater ?? settings.firstWaterSchool,
+      ...(work !== 'ballKept' || rotten
+        ? { weakRoots: plant.schools.weakRoots ?? settings.weakRootSchool }
+        : {}),
+      ...(rotten ? { rot: plant.schools.rot ?? settings.rotSchool } : {}),
+      ...(repels ? { wetting: settings.wettingSchool } : {}),
+      ...(to === 'pebbles' && from !== 'pebbles'
+        ? { toPebbles: plant.schools.toPebbles ?? settings.toPebblesSchool }
+        : {}),
+    },
+    medium: to,
+    season: seasonOf(order.date, spot.latitudeDeg),
+    inWindow: readiness[0]! >= WINDOW_READINESS,
+    group: taxon.group,
+  };
+}
+
+/** The other pieces of a division wait in the tray for pots of their own. */
+function divisionsToTray(db: Db, plant: PlantRow, order: RepotOrder, repotId: number): void {
+  const { name, taxon, groupId, spotId } = plant;
+  const medium =
+    order.mediumKind === 'moss' || order.mediumKind === 'pebbles' ? order.mediumKind : 'mix';
+  db.insert(batches)
+    .values({
+      ...stamp(),
+      method: 'division',
+      medium,
+      parentId: plant.id,
+      name: `${name}, division`,
+      taxon,
+      groupId,
+      spotId,
+      date: order.date,
+      count: order.cuts!.pieces - 1,
+      repotId,
+    })
+    .run();
 }
 
 function checkDates(db: Db, plant: PlantRow, date: IsoDate): void {
@@ -266,9 +379,10 @@ function aftercare(
   db: Db,
   plant: PlantRow,
   order: RepotOrder,
-  { file }: Judgement,
-  work: 'ballKept' | 'mostOff' | 'bareRoot',
+  judgement: Judgement,
+  work: RootWork['work'],
 ): AftercareTask[] {
+  const { file } = judgement;
   return aftercarePlan({
     date: order.date,
     traits: file.situation.traits,
@@ -276,6 +390,11 @@ function aftercare(
     from: plant.mediumKind,
     to: order.mediumKind,
     roots: { work, rootsCut: order.rootsCut },
+    liveRoots: liveRootsOf(judgement) ?? undefined,
+    pieces: order.cuts?.pieces,
+    rotten: isRotten(judgement),
+    mound: order.mound,
+    tied: order.support != null,
     school: plant.schools.firstWater ?? readSettings(db).firstWaterSchool,
     extensions: order.extensions ?? [],
   });
@@ -298,6 +417,14 @@ export function undoRepot(db: Db, row: RepotRow): void {
     if (newer) {
       throw new HttpError(409, 'notNewest', 'a later repot builds on this one; undo that first');
     }
+    if (row.before.fromBatch) {
+      throw new HttpError(
+        409,
+        'fromTray',
+        'this is its first pot: take the potting on back in the propagation tray',
+      );
+    }
+    takeDivisionsBack(tx, row);
     const plant = rowOr404(tx, plants, row.plantId, 'plant');
     const { pot, potMaterial, potId, mediumKind, recipeId, lastRepot, support, coverId } =
       row.before;
@@ -331,4 +458,18 @@ export function undoRepot(db: Db, row: RepotRow): void {
         .run();
     }
   });
+}
+
+/** Divisions that are still in the tray come back with their repot. */
+function takeDivisionsBack(tx: Db, { id }: RepotRow): void {
+  const batch = tx.select().from(batches).where(eq(batches.repotId, id)).get();
+  if (!batch) return;
+  if (batch.pottedOn > 0) {
+    throw new HttpError(
+      409,
+      'divisionsPotted',
+      'a division of it was potted on since; take that back in the propagation tray first',
+    );
+  }
+  tx.delete(batches).where(eq(batches.id, batch.id)).run();
 }

@@ -1,10 +1,12 @@
-import type { IsoDate, VerdictKind } from '@fernbank/core';
+import type { IsoDate, ReservoirAsk, VerdictKind } from '@fernbank/core';
 import { and, asc, eq, inArray, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, plants, tasks } from '../db/schema.ts';
+import { looks, plants, spots as spotRows, tasks } from '../db/schema.ts';
 import { stamp } from '../http/resource.ts';
 import { judgeAll, type Judgement } from './judging.ts';
-import type { TaskRow } from './repotting.ts';
+import { reservoirsOn } from './reservoirs.ts';
+import type { TaskRow } from './tasks.ts';
+import { trayOn } from './tray.ts';
 
 /** One plant on today's walk. */
 export interface RoundsEntry {
@@ -20,12 +22,15 @@ export interface RoundsEntry {
 export type RoundsAsk =
   | { kind: 'act'; due: IsoDate; why: string }
   | { kind: 'look'; due: IsoDate; why: string; worth: number }
-  | { kind: 'task'; task: TaskRow };
+  | { kind: 'task'; task: TaskRow }
+  | { kind: 'reservoir'; ask: ReservoirAsk };
 
 export interface Rounds {
   date: IsoDate;
   /** the plants where one look is expected to save most, best first */
   mostWorth: number[];
+  /** batches of the propagation tray that ask for something */
+  tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
   spots: { id: number; name: string; plants: RoundsEntry[]; quiet: number }[];
 }
 
@@ -40,11 +45,15 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
     .orderBy(asc(tasks.due), asc(tasks.id))
     .all();
   const spots: Rounds['spots'] = [];
-  for (const judgement of judgeAll(db, date)) {
+  const judgements = judgeAll(db, date);
+  const overWater = new Map(
+    reservoirsOn(db, judgements, date).map(({ plantId, state }) => [plantId, state.asks]),
+  );
+  for (const judgement of judgements) {
     const { plant, spot, taxon } = judgement.file;
     let stop = spots.find(({ id }) => id === spot.id);
     if (!stop) spots.push((stop = { id: spot.id, name: spot.name, plants: [], quiet: 0 }));
-    const asks = asksOf(judgement, date, due);
+    const asks = asksOf(judgement, date, due, overWater.get(plant.id) ?? []);
     if (asks.length === 0) {
       stop.quiet += 1;
       continue;
@@ -58,7 +67,24 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
       asks,
     });
   }
-  return { date, mostWorth: mostWorth(spots), spots };
+  return { date, mostWorth: mostWorth(spots), tray: trayAsks(db, date), spots };
+}
+
+/** What the tray asks for on a day: roots to look at, starts to pot on. */
+function trayAsks(db: Db, date: IsoDate): Rounds['tray'] {
+  const named = new Map(
+    db
+      .select()
+      .from(spotRows)
+      .all()
+      .map(({ id, name }) => [id, name]),
+  );
+  return trayOn(db).flatMap(({ id, name, spotId, advice, lookOn, planned }) => {
+    if (planned) return [];
+    const kind = advice.when === 'ready' || advice.when === 'late' ? 'potOn' : 'look';
+    const due = kind === 'potOn' || (lookOn !== null && lookOn <= date);
+    return due ? [{ id, name, spot: named.get(spotId)!, why: advice.why, kind }] : [];
+  });
 }
 
 /** How many looks are named at the top. */
@@ -79,6 +105,7 @@ function asksOf(
   { file, decision, lookDue, overrule }: Judgement,
   date: IsoDate,
   due: readonly TaskRow[],
+  water: readonly ReservoirAsk[],
 ): RoundsEntry['asks'] {
   const asks: RoundsEntry['asks'] = [];
   const acts = overrule ? overrule.instead === 'repotNow' : ACTS.includes(decision.verdict);
@@ -90,6 +117,7 @@ function asksOf(
       why: overrule ? `your own word: ${overrule.reason}` : (first?.text ?? ''),
     });
   }
+  for (const ask of water) asks.push({ kind: 'reservoir', ask });
   for (const task of due.filter(({ plantId }) => plantId === file.plant.id)) {
     asks.push({ kind: 'task', task });
   }
@@ -99,16 +127,6 @@ function asksOf(
     asks.push({ kind: 'look', due: lookDue.date, why, worth });
   }
   return asks;
-}
-
-/** Marks a task done on a day, or open again. */
-export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskRow {
-  return db
-    .update(tasks)
-    .set({ done, rev: task.rev + 1, updatedAt: new Date().toISOString() })
-    .where(eq(tasks.id, task.id))
-    .returning()
-    .get();
 }
 
 /**

@@ -1,10 +1,17 @@
 import type {
   Avoided,
   FirstWaterSchool,
+  FlushSchool,
+  LabelSheet,
   OldMediumSchool,
+  Paper,
+  RotSchool,
   SizeSchool,
+  ToPebbles,
+  WeakRootSchool,
   WettingSchool,
   WhenSchool,
+  WinterSchool,
 } from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
 import { settings } from '../db/schema.ts';
@@ -25,6 +32,14 @@ export interface Settings {
   /** schools for the plants of one group of the catalogue; a plant's own win over them */
   groupSchools: Record<string, GroupSchools>;
   firstWaterSchool: FirstWaterSchool;
+  weakRootSchool: WeakRootSchool;
+  rotSchool: RotSchool;
+  toPebblesSchool: ToPebbles;
+  flushSchool: FlushSchool;
+  winterSchool: WinterSchool;
+  paper: Paper;
+  /** own label sheet; null: the common one for the paper */
+  labelSheet: LabelSheet | null;
   /** own scoop, L; null: suggest one */
   scoopL: number | null;
   /** own tub, to its brim, L; null: large enough */
@@ -46,6 +61,13 @@ export const DEFAULT_SETTINGS: Settings = {
   oldMediumSchool: 'byMedium',
   groupSchools: {},
   firstWaterSchool: 'byPlant',
+  weakRootSchool: 'cutAll',
+  rotSchool: 'dryAir',
+  toPebblesSchool: 'long',
+  flushSchool: 'calendar',
+  winterSchool: 'lower',
+  paper: 'a4',
+  labelSheet: null,
   scoopL: null,
   tubL: null,
   avoided: { contents: [], components: [] },

@@ -1,0 +1,110 @@
+import type { Signals } from '../decide/signals.ts';
+import { addDays, daysBetween, type IsoDate } from '../season/index.ts';
+import type { TaskRule } from './plan.ts';
+
+/** A task as it stands in the record. */
+export interface StandingTask {
+  id: number;
+  rule: TaskRule;
+  due: IsoDate;
+  until: IsoDate | null;
+  done: IsoDate | null;
+}
+
+/** What happens to a task because of what happened to the plant. */
+export interface TaskMove {
+  id: number;
+  due?: IsoDate;
+  until?: IsoDate;
+  done?: IsoDate;
+  why: string;
+}
+
+/* Days below: common practice, no source. */
+/** A look this long before it is asked for is the one that is asked for. */
+const LOOK_EARLY_DAYS = 7;
+/** Feed never sooner after a repot. */
+const FEED_LEAST_DAYS = 28;
+/** Nothing grows: ask again so much later. */
+const FEED_LATER_DAYS = 21;
+const SHADE_MORE_DAYS = 7;
+const TROUBLED_LOOK_DAYS = 10;
+
+const LOOK_RULES: readonly TaskRule[] = ['cutDry', 'weeks3', 'weeks7', 'season'];
+const isOpen = ({ done }: StandingTask) => done === null;
+
+const grows = ({ newRootTips, growth, newLeaves }: Signals) =>
+  newRootTips === 'starting' ||
+  newRootTips === 'long' ||
+  growth === 'vigorous' ||
+  (growth === 'normal' && newLeaves !== 'smaller');
+const troubled = ({ limp, smell, rot }: Signals) =>
+  limp === true || smell === 'sour' || rot === 'roots' || rot === 'stem';
+const rocks = ({ wobble }: Signals) => wobble === 'leans' || wobble === 'topples';
+
+/**
+ * What a look changes of the aftercare that is still open.
+ *
+ * @param repotted  day of the repot that the tasks belong to
+ */
+export function movesAfterLook(
+  tasks: readonly StandingTask[],
+  repotted: IsoDate,
+  date: IsoDate,
+  signals: Signals,
+): TaskMove[] {
+  const open = tasks.filter(isOpen);
+  const find = (rule: TaskRule) => open.find((task) => task.rule === rule);
+  const moves: TaskMove[] = [];
+  const asked = open.filter(
+    ({ rule, due }) =>
+      LOOK_RULES.includes(rule) && daysBetween(date, due) <= LOOK_EARLY_DAYS && date >= repotted,
+  );
+  for (const { id } of asked) moves.push({ id, done: date, why: 'looked at that day' });
+
+  const feed = find('feed');
+  const soonest = addDays(repotted, FEED_LEAST_DAYS);
+  if (feed && grows(signals)) {
+    const due = date > soonest ? date : soonest;
+    if (due < feed.due) moves.push({ id: feed.id, due, why: `new growth seen on ${date}` });
+  } else if (feed && (signals.growth === 'stalled' || troubled(signals))) {
+    const due = addDays(date, FEED_LATER_DAYS);
+    if (due > feed.due) moves.push({ id: feed.id, due, why: `nothing grew on ${date}` });
+  }
+  const shade = find('shade');
+  if (shade?.until && troubled(signals)) {
+    const until = addDays(date, SHADE_MORE_DAYS);
+    if (until > shade.until) moves.push({ id: shade.id, until, why: `limp or sour on ${date}` });
+  }
+  const next = open.find((task) => LOOK_RULES.includes(task.rule) && !asked.includes(task));
+  if (next && troubled(signals)) {
+    const due = addDays(date, TROUBLED_LOOK_DAYS);
+    if (due < next.due) moves.push({ id: next.id, due, why: `limp or sour on ${date}` });
+  }
+  const secure = find('secure');
+  if (secure && rocks(signals) && secure.due > date) {
+    moves.push({ id: secure.id, due: date, why: `it rocked on ${date}` });
+  }
+  return moves;
+}
+
+/**
+ * What follows when a first water was given sooner or later than planned: what
+ * counts from it moves along.
+ *
+ * @param date  day on which it was given
+ */
+export function movesAfterWater(tasks: readonly StandingTask[], date: IsoDate): TaskMove[] {
+  const first = tasks.find(({ rule }) => rule === 'firstWater');
+  if (!first) return [];
+  const by = daysBetween(first.due, date);
+  if (by === 0) return [];
+  return tasks
+    .filter((task) => isOpen(task) && (task.rule === 'secondWater' || task.rule === 'keepDamp'))
+    .map(({ id, due, until }) => ({
+      id,
+      due: addDays(due, by),
+      ...(until ? { until: addDays(until, by) } : {}),
+      why: `first water came on ${date}`,
+    }));
+}

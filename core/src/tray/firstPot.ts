@@ -1,0 +1,53 @@
+import type { Traits } from '../catalogue/index.ts';
+import type { MediumKind } from '../media/index.ts';
+import { clamp, within } from '../number/index.ts';
+import { nominalPot, STANDARD_RIMS_CM, type PotShape } from '../pots/index.ts';
+import type { TrayMedium, TrayMethod } from './method.ts';
+
+/** A first pot with its mix, and why. */
+export interface FirstPot {
+  rimCm: number;
+  pot: PotShape;
+  recipe: string;
+  mediumKind: MediumKind;
+  why: string;
+}
+
+/** Room beside the roots, cm. @source common practice, no source: small pots for what starts */
+const ROOM_CM = 2;
+const SMALLEST_CM = 6;
+const WIDEST_CM = 15;
+/** A division or an offset brings its share of the ball. */
+const WITH_BALL_CM = 4;
+/** Roots taken for those that were not measured, cm. */
+const USUAL_ROOT_CM = 5;
+
+/**
+ * The first pot of a rooted start: about as wide as its roots spread when they
+ * are laid out, no wider.
+ *
+ * @param rootCm  longest root; null: not measured
+ */
+export function firstPot(
+  method: TrayMethod,
+  medium: TrayMedium,
+  rootCm: number | null,
+  traits: Pick<Traits, 'recipe' | 'medium' | 'drying'>,
+): FirstPot {
+  const length = within('rootCm', rootCm ?? USUAL_ROOT_CM, 0, 200);
+  const ball = method === 'division' || method === 'offset' ? WITH_BALL_CM : 0;
+  // Roots go down and round: half their length to each side.
+  const wanted = clamp(length + ball + ROOM_CM, SMALLEST_CM, WIDEST_CM);
+  const rimCm = STANDARD_RIMS_CM.find((rim) => rim >= wanted - 0.01)!;
+  const stays = medium === 'pebbles';
+  return {
+    rimCm,
+    pot: nominalPot(rimCm, 'standard'),
+    recipe: stays ? 'pebblesOnly' : traits.recipe,
+    mediumKind: stays ? 'pebbles' : traits.medium,
+    why:
+      `roots of ${rootCm === null ? `about ${USUAL_ROOT_CM} cm, not measured,` : `${length} cm`} and ${ROOM_CM} cm of room` +
+      (traits.drying === 'fullyDry' ? '; a wider pot stays wet too long' : '') +
+      (stays ? '; pebble roots stay in pebbles' : ''),
+  };
+}

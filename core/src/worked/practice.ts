@@ -1,0 +1,131 @@
+import type { RootWork } from '../aftercare/index.ts';
+import { FIRST_WATER_SCHOOLS } from '../aftercare/index.ts';
+import { OLD_MEDIUM_SCHOOLS, SIZE_SCHOOLS, WHEN_SCHOOLS } from '../decide/index.ts';
+import { MEDIUM_KINDS, WETTING_SCHOOLS, type MediumKind } from '../media/index.ts';
+import { ROT_SCHOOLS, TO_PEBBLES, WEAK_ROOT_SCHOOLS } from '../procedures/index.ts';
+import { monthOfYear, type IsoDate } from '../season/index.ts';
+import { TRAY_METHODS, type TrayMethod, type TrayMedium } from '../tray/index.ts';
+
+/** What was done, by what decides how it goes. */
+export const METHODS = {
+  ballKept: { label: 'moved on, ball kept whole' },
+  mostOff: { label: 'outside loosened' },
+  bareRoot: { label: 'old medium taken off' },
+  rootsPruned: { label: 'roots pruned' },
+  divided: { label: 'divided' },
+  rescued: { label: 'rescued from rot' },
+  intoPebbles: { label: 'moved into pebbles' },
+  outOfPebbles: { label: 'moved out of pebbles' },
+  mound: { label: 'seated on a moss mound' },
+  cutting: TRAY_METHODS.cutting,
+  division: TRAY_METHODS.division,
+  offset: TRAY_METHODS.offset,
+  leaf: TRAY_METHODS.leaf,
+} as const satisfies Record<string, { label: string }>;
+export type Method = keyof typeof METHODS;
+
+/** The schools that a repot followed, each where it had a say. */
+export interface SchoolsFollowed {
+  when?: keyof typeof WHEN_SCHOOLS;
+  size?: keyof typeof SIZE_SCHOOLS;
+  oldMedium?: keyof typeof OLD_MEDIUM_SCHOOLS;
+  weakRoots?: keyof typeof WEAK_ROOT_SCHOOLS;
+  rot?: keyof typeof ROT_SCHOOLS;
+  firstWater?: keyof typeof FIRST_WATER_SCHOOLS;
+  wetting?: keyof typeof WETTING_SCHOOLS;
+  toPebbles?: keyof typeof TO_PEBBLES;
+}
+
+/** What is remembered of a repot so that its outcome can be held against how it was done. */
+export interface Practice {
+  method: Method;
+  /** only the schools that this repot put to the test */
+  schools: SchoolsFollowed;
+  medium: MediumKind;
+  season: Season;
+  /** in the plant's own window */
+  inWindow: boolean;
+  group: string;
+  /** for one that came from the tray: where it had rooted */
+  rootedIn?: TrayMedium;
+}
+
+export const SEASONS = {
+  spring: { label: 'spring' },
+  summer: { label: 'summer' },
+  autumn: { label: 'autumn' },
+  winter: { label: 'winter' },
+} as const;
+export type Season = keyof typeof SEASONS;
+
+/** Meteorological seasons: whole months; the southern half of the earth is half a year ahead. */
+export function seasonOf(date: IsoDate, latitudeDeg: number): Season {
+  const month = monthOfYear(date) - 1 + (latitudeDeg < 0 ? 6 : 0);
+  return (['winter', 'spring', 'summer', 'autumn'] as const)[Math.floor(((month + 1) % 12) / 3)]!;
+}
+
+/** What a method is told from. */
+export interface Done extends RootWork {
+  from: MediumKind;
+  to: MediumKind;
+  pieces: number;
+  rootsPruned: boolean;
+  rotten: boolean;
+  mound?: boolean;
+}
+
+/** The one thing about a repot that most decides how it goes. */
+export function methodOf({ from, to, pieces, rootsPruned, rotten, mound, work }: Done): Method {
+  if (rotten) return 'rescued';
+  if (pieces > 1) return 'divided';
+  if (mound) return 'mound';
+  if (to === 'pebbles' && from !== 'pebbles') return 'intoPebbles';
+  if (from === 'pebbles' && to !== 'pebbles') return 'outOfPebbles';
+  return rootsPruned ? 'rootsPruned' : work;
+}
+
+/** A method of the tray as a method of what worked. */
+export const methodOfTray = (method: TrayMethod): Method => method;
+
+/** Ways in which cases are told apart, with the words of their values. */
+export const FACTORS = {
+  method: { label: 'Method', words: METHODS },
+  season: { label: 'Season', words: SEASONS },
+  inWindow: {
+    label: 'In its window',
+    words: { true: { label: 'within its growing window' }, false: { label: 'outside of it' } },
+  },
+  medium: {
+    label: 'Medium',
+    words: Object.fromEntries(MEDIUM_KINDS.map(({ id, label }) => [id, { label }])),
+  },
+  when: { label: 'When (school)', words: WHEN_SCHOOLS },
+  size: { label: 'How far up (school)', words: SIZE_SCHOOLS },
+  oldMedium: { label: 'Old medium (school)', words: OLD_MEDIUM_SCHOOLS },
+  weakRoots: { label: 'Weak roots (school)', words: WEAK_ROOT_SCHOOLS },
+  rot: { label: 'Rotted tissue (school)', words: ROT_SCHOOLS },
+  firstWater: { label: 'First water (school)', words: FIRST_WATER_SCHOOLS },
+  wetting: { label: 'Dry peat (school)', words: WETTING_SCHOOLS },
+  toPebbles: { label: 'Into pebbles (school)', words: TO_PEBBLES },
+} as const satisfies Record<string, { label: string; words: Record<string, { label: string }> }>;
+export type Factor = keyof typeof FACTORS;
+
+/** What a repot was, in one factor; null: it had no say. */
+export function factorOf(practice: Practice, factor: Factor): string | null {
+  switch (factor) {
+    case 'method':
+    case 'season':
+    case 'medium':
+      return practice[factor];
+    case 'inWindow':
+      return String(practice.inWindow);
+    default:
+      return practice.schools[factor] ?? null;
+  }
+}
+
+/** A value of a factor in words. */
+export function wordOf(factor: Factor, value: string): string {
+  const words: Record<string, { label: string }> = FACTORS[factor].words;
+  return words[value]?.label ?? value;
+}

@@ -1,0 +1,86 @@
+import { CHECKPOINT_IDS, GRADES, GROUPS, SEEN_IDS, type Checkpoint } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import Joi from 'joi';
+import { notAhead, type Context } from '../context.ts';
+import { outcomes } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
+import { isoDate, note, rowId } from '../http/fields.ts';
+import { sendRow } from '../http/resource.ts';
+import { addRows } from '../http/rows.ts';
+import { check } from '../http/validate.ts';
+import {
+  changeOutcome,
+  dropOutcome,
+  keepOutcome,
+  whatWorked,
+  type NewOutcome,
+} from '../services/worked.ts';
+
+const grade = () => Joi.string().valid(...Object.keys(GRADES));
+const seen = () =>
+  Joi.array()
+    .items(Joi.string().valid(...SEEN_IDS))
+    .unique();
+
+const newOutcome = Joi.object<NewOutcome>({
+  repotId: rowId().required(),
+  date: isoDate().required(),
+  grade: grade().required(),
+  seen: seen().default([]),
+  photoId: rowId().allow(null).default(null),
+  note: note().default(''),
+});
+const changedOutcome = Joi.object<Partial<NewOutcome>>({
+  grade: grade(),
+  seen: seen(),
+  photoId: rowId().allow(null),
+  note: note(),
+}).min(1);
+
+/** What became of repots: judged at three weeks, six to eight weeks, a season. */
+export function outcomeRoutes(context: Context): DescribedRouter {
+  const { db } = context;
+  const routes = new DescribedRouter();
+  addRows(routes, {
+    db,
+    table: outcomes,
+    address: 'outcomes',
+    name: 'outcome',
+    what: 'an outcome',
+    plural: 'outcomes',
+    where: ({ query }) =>
+      query.plantId === undefined ? undefined : eq(outcomes.plantId, Number(query.plantId)),
+    changed: { body: changedOutcome, values: changeOutcome },
+    removed: { check: dropOutcome },
+  });
+  routes.post(
+    '/',
+    { summary: 'judge a repot at the checkpoint of a day', body: newOutcome },
+    (_request, response, order) => {
+      notAhead(context, 'date', order.date);
+      const row = keepOutcome(db, order);
+      sendRow(response.location(`/api/outcomes/${row.id}`), row, 201);
+    },
+  );
+  return routes;
+}
+
+const workedQuery = Joi.object<{ group?: string; at?: Checkpoint }>({
+  group: Joi.string().valid(...GROUPS.map(({ id }) => id)),
+  at: Joi.string().valid(...CHECKPOINT_IDS),
+});
+
+export function workedRoutes(context: Context): DescribedRouter {
+  const routes = new DescribedRouter();
+  routes.get(
+    '/worked',
+    {
+      summary: 'what worked: shares that went well by method, season and school',
+      query: workedQuery,
+    },
+    (request, response) => {
+      response.json(whatWorked(context.db, check(workedQuery, request.query, true)));
+    },
+  );
+  return routes;
+}

@@ -1,0 +1,76 @@
+import { WICKS } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import Joi from 'joi';
+import { asOf, dayQuery, type Context } from '../context.ts';
+import { plants, reservoirs } from '../db/schema.ts';
+import { DescribedRouter } from '../http/described.ts';
+import { note } from '../http/fields.ts';
+import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
+import { judgeAll } from '../services/judging.ts';
+import { reservoirOfPlant, reservoirsOn, type ReservoirRow } from '../services/reservoirs.ts';
+
+type ReservoirInput = Pick<ReservoirRow, 'fullL' | 'wick' | 'note'>;
+const reservoir = Joi.object<ReservoirInput>({
+  fullL: Joi.number().min(0.02).max(200).required(),
+  wick: Joi.string()
+    .valid(...Object.keys(WICKS))
+    .allow(null)
+    .default(null),
+  note: note().default(''),
+});
+
+/** Plants that stand over water: how much is left, when to flush, what is wrong. */
+export function reservoirRoutes(context: Context): DescribedRouter {
+  const { db } = context;
+  const routes = new DescribedRouter();
+  routes.get(
+    '/',
+    { summary: 'every plant over a reservoir as it stands on a day', query: dayQuery },
+    (request, response) => {
+      const date = asOf(context, request);
+      response.json({ items: reservoirsOn(db, judgeAll(db, date), date), nextCursor: null });
+    },
+  );
+  routes.get(
+    '/:id',
+    { summary: 'the reservoir of plant :id as it stands on a day', query: dayQuery },
+    (request, response) => {
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      response.json({ reservoir: reservoirOfPlant(db, plant, asOf(context, request)) });
+    },
+  );
+  routes.put(
+    '/:id',
+    { summary: 'say what plant :id stands over', body: reservoir, status: 200 },
+    (request, response, input) => {
+      const row = db.transaction((tx) => {
+        const plant = rowOr404(tx, plants, idOf(request), 'plant');
+        const before = tx.select().from(reservoirs).where(eq(reservoirs.plantId, plant.id)).get();
+        if (before) checkFresh(request, before);
+        return before
+          ? tx
+              .update(reservoirs)
+              .set({ ...input, ...touch(before) })
+              .where(eq(reservoirs.id, before.id))
+              .returning()
+              .get()
+          : tx
+              .insert(reservoirs)
+              .values({ ...stamp(), ...input, plantId: plant.id })
+              .returning()
+              .get();
+      });
+      sendRow(response, row);
+    },
+  );
+  routes.delete(
+    '/:id',
+    { summary: 'plant :id stands over no water any more' },
+    (request, response) => {
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      db.delete(reservoirs).where(eq(reservoirs.plantId, plant.id)).run();
+      response.status(204).end();
+    },
+  );
+  return routes;
+}

@@ -1,0 +1,121 @@
+import {
+  addDays,
+  blendOf,
+  insideOfMaterial,
+  learnedLife,
+  learnedPace,
+  mediumLife,
+  meanTemperatureC,
+  monthsBetween,
+  partsOf,
+  readRoots,
+  seasonAhead,
+  type IsoDate,
+  type LearnedLife,
+  type MediumJudged,
+  type RootFindings,
+  type RootPace,
+  type Signals,
+  type Spot,
+  type Stay,
+  type Traits,
+} from '@fernbank/core';
+import { and, asc, eq } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { looks, repots } from '../db/schema.ts';
+import { pantryFor } from './pantry.ts';
+
+/** What a plant's earlier pots taught of it. */
+export interface Learned {
+  pace: RootPace | null;
+  life: LearnedLife | null;
+  /** stays that were over by then */
+  stays: number;
+}
+
+type RepotRow = typeof repots.$inferSelect;
+
+/** Findings of the last weeks of a stay tell its end. */
+const END_DAYS = 45;
+
+/**
+ * Growth and medium life of one plant by its stays that have ended: its record
+ * up to a day, never what came after.
+ */
+export function learnedOf(
+  db: Db,
+  plantId: number,
+  { traits, spot, date }: { traits: Traits; spot: Spot; date: IsoDate },
+): Learned {
+  const ended = db
+    .select()
+    .from(repots)
+    .where(eq(repots.plantId, plantId))
+    .orderBy(asc(repots.date), asc(repots.id))
+    .all()
+    .filter((row) => row.date <= date && row.before.lastRepot !== null);
+  if (ended.length === 0) return { pace: null, life: null, stays: 0 };
+  const seen = db
+    .select({ date: looks.date, signals: looks.signals })
+    .from(looks)
+    .where(and(eq(looks.plantId, plantId)))
+    .orderBy(asc(looks.date), asc(looks.id))
+    .all();
+  const ends = ended.map((row) => ({ row, signals: signalsAtEnd(seen, row.date) }));
+  return {
+    pace: learnedPace(
+      ends.map(({ row, signals }) => stayOf(row, signals, traits, spot)),
+      traits.vigour,
+    ),
+    life: learnedLife(ends.flatMap(({ row, signals }) => judgedOf(db, row, signals, traits, spot))),
+    stays: ended.length,
+  };
+}
+
+/** The newest answer to each question in the last weeks before a repot. */
+function signalsAtEnd(
+  oldestFirst: readonly { date: IsoDate; signals: Signals }[],
+  date: IsoDate,
+): Signals {
+  const since = addDays(date, -END_DAYS);
+  return Object.assign(
+    {},
+    ...oldestFirst
+      .filter((look) => look.date >= since && look.date <= date)
+      .map(({ signals }) => signals),
+  ) as Signals;
+}
+
+function stayOf(row: RepotRow, signals: Signals, traits: Traits, spot: Spot): Stay {
+  const since = row.before.lastRepot!;
+  const months = monthsBetween(since, row.date);
+  const weeks = Math.max(1, Math.round((months * 30.44) / 7));
+  const { activity } = seasonAhead(spot, traits, since, weeks);
+  return {
+    months,
+    meanActivity: activity.reduce((sum, one) => sum + one, 0) / activity.length,
+    roots: readRoots(signals as RootFindings),
+  };
+}
+
+/** Whether the old medium had failed, where somebody looked. */
+function judgedOf(
+  db: Db,
+  { before, date }: RepotRow,
+  { compacted, smell, mould, mediumSunk }: Signals,
+  traits: Traits,
+  spot: Spot,
+): MediumJudged[] {
+  const failed = compacted === true || smell === 'sour' || mould === 'through';
+  const sound = compacted === false || (smell === 'fresh' && mediumSunk !== true);
+  if (!failed && !sound) return [];
+  const atMonths = monthsBetween(before.lastRepot!, date);
+  const parts = before.mediumParts ? partsOf(before.mediumParts, pantryFor(db)) : null;
+  const { months: lifeMonths } = mediumLife(
+    blendOf({ kind: before.mediumKind, ...(parts ? { parts } : {}) }),
+    insideOfMaterial(before.pot, before.potMaterial),
+    traits,
+    meanTemperatureC(spot),
+  );
+  return lifeMonths === null || atMonths < 1 ? [] : [{ atMonths, lifeMonths, failed }];
+}

@@ -1,0 +1,141 @@
+import {
+  activityOn,
+  reservoirState,
+  sectionCm2,
+  temperatureOn,
+  dayOfYear,
+  typicalUseG,
+  vpdKPa,
+  type IsoDate,
+  type ReservoirEvent,
+  type ReservoirState,
+} from '@fernbank/core';
+import { and, asc, eq, inArray, lte } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { measurements, reservoirs, type MeasurementKind } from '../db/schema.ts';
+import { plantFile, type PlantFile, type PlantRow } from './collection.ts';
+import type { Judgement } from './judging.ts';
+import { readSettings, type Settings } from './settings.ts';
+
+export type ReservoirRow = typeof reservoirs.$inferSelect;
+
+/** A plant over water with how its reservoir stands. */
+export interface OverWater {
+  plantId: number;
+  name: string;
+  spot: string;
+  reservoir: ReservoirRow;
+  state: ReservoirState;
+  school: Settings['flushSchool'];
+  winter: Settings['winterSchool'];
+}
+
+const CRUSTS = ['none', 'some', 'thick'] as const;
+const EVENT_OF: Partial<Record<MeasurementKind, (date: IsoDate, value: number) => ReservoirEvent>> =
+  {
+    reservoirFilledL: (date, litres) => ({ kind: 'filled', date, litres }),
+    reservoirFlushed: (date) => ({ kind: 'flushed', date }),
+    reservoirLeft: (date, share) => ({ kind: 'left', date, share }),
+    reservoirPh: (date, value) => ({ kind: 'ph', date, value }),
+    reservoirEcMsCm: (date, msPerCm) => ({ kind: 'ec', date, msPerCm }),
+    wickDamp: (date, value) => ({ kind: 'wick', date, damp: value >= 0.5 }),
+    saltCrust: (date, value) => ({ kind: 'salt', date, crust: CRUSTS[Math.round(value)]! }),
+  };
+const KINDS = Object.keys(EVENT_OF) as MeasurementKind[];
+
+function eventsOf(db: Db, plantId: number, date: IsoDate): ReservoirEvent[] {
+  return db
+    .select()
+    .from(measurements)
+    .where(
+      and(
+        eq(measurements.plantId, plantId),
+        inArray(measurements.kind, KINDS),
+        lte(measurements.date, date),
+      ),
+    )
+    .orderBy(asc(measurements.date), asc(measurements.id))
+    .all()
+    .map(({ kind, date: on, value }) => EVENT_OF[kind]!(on, value));
+}
+
+const LEAST_VPD = 0.05;
+
+/** Typical use of a plant in its pot by the day, L: no medium dries, the canopy drinks. */
+function typicalUse({ situation }: PlantFile): (date: IsoDate) => number {
+  const { pot, spot, traits } = situation;
+  const surfaceCm2 = sectionCm2(pot, pot.heightCm);
+  const byDay = new Map<number, number>();
+  return (date) => {
+    const day = dayOfYear(date);
+    let litres = byDay.get(day);
+    if (litres === undefined) {
+      litres =
+        typicalUseG({
+          surfaceCm2,
+          canopyCm2: surfaceCm2,
+          waterUse: traits.waterUse,
+          vpd: Math.max(LEAST_VPD, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
+          activity: activityOn(spot, traits, date).activity,
+        }) / 1000;
+      byDay.set(day, litres);
+    }
+    return litres;
+  };
+}
+
+/** How one plant's reservoir stands on a day; null: it stands over none. */
+export function reservoirOf(
+  db: Db,
+  file: PlantFile,
+  date: IsoDate,
+  settings = readSettings(db),
+): OverWater | null {
+  const { plant, spot, situation } = file;
+  const reservoir = db.select().from(reservoirs).where(eq(reservoirs.plantId, plant.id)).get();
+  if (!reservoir) return null;
+  const school = plant.schools.flush ?? settings.flushSchool;
+  const winter = plant.schools.winter ?? settings.winterSchool;
+  return {
+    plantId: plant.id,
+    name: plant.name,
+    spot: spot.name,
+    reservoir,
+    school,
+    winter,
+    state: reservoirState({
+      today: date,
+      fullL: reservoir.fullL,
+      events: eventsOf(db, plant.id, date),
+      typicalPerDayL: typicalUse(file),
+      activity: activityOn(situation.spot, situation.traits, date).activity,
+      school,
+      winter,
+      hasWick: reservoir.wick !== null,
+    }),
+  };
+}
+
+/** All of them, those that ask for something first. */
+export function reservoirsOn(db: Db, judgements: readonly Judgement[], date: IsoDate): OverWater[] {
+  const settings = readSettings(db);
+  const over = new Set(
+    db
+      .select({ plantId: reservoirs.plantId })
+      .from(reservoirs)
+      .all()
+      .map(({ plantId }) => plantId),
+  );
+  return judgements
+    .filter(({ file }) => over.has(file.plant.id))
+    .flatMap(({ file }) => reservoirOf(db, file, date, settings) ?? [])
+    .sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name));
+}
+
+const rank = ({ state }: OverWater): number =>
+  state.asks.some(({ urgent }) => urgent) ? 0 : state.asks.length > 0 ? 1 : 2;
+
+/** The same for a plant that was only read. */
+export function reservoirOfPlant(db: Db, plant: PlantRow, date: IsoDate): OverWater | null {
+  return reservoirOf(db, plantFile(db, plant, date, readSettings(db)), date);
+}

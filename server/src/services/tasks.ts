@@ -1,0 +1,121 @@
+import {
+  addDays,
+  movesAfterLook,
+  movesAfterWater,
+  type IsoDate,
+  type Signals,
+  type StandingTask,
+  type TaskMove,
+} from '@fernbank/core';
+import { and, desc, eq, isNull, isNotNull } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { repots, tasks } from '../db/schema.ts';
+import { stamp, touch } from '../http/resource.ts';
+
+export type TaskRow = typeof tasks.$inferSelect;
+
+/** Tasks of a plant's newest repot, as far as they can move. */
+function standing(db: Db, plantId: number): { repotted: IsoDate; rows: TaskRow[] } | null {
+  const newest = db
+    .select()
+    .from(repots)
+    .where(eq(repots.plantId, plantId))
+    .orderBy(desc(repots.date), desc(repots.id))
+    .get();
+  if (!newest) return null;
+  const rows = db
+    .select()
+    .from(tasks)
+    .where(and(eq(tasks.repotId, newest.id), isNotNull(tasks.rule)))
+    .all();
+  return { repotted: newest.date, rows };
+}
+
+const asStanding = ({ id, rule, due, until, done }: TaskRow): StandingTask => ({
+  id,
+  rule: rule!,
+  due,
+  until,
+  done,
+});
+
+function apply(db: Db, rows: readonly TaskRow[], moves: readonly TaskMove[]): void {
+  for (const { id, why, ...change } of moves) {
+    const row = rows.find((task) => task.id === id)!;
+    db.update(tasks)
+      .set({ ...change, moved: why, ...touch(row) })
+      .where(eq(tasks.id, id))
+      .run();
+  }
+}
+
+/** A look was written down: aftercare that it bears on moves. */
+export function moveAfterLook(db: Db, plantId: number, date: IsoDate, signals: Signals): void {
+  const found = standing(db, plantId);
+  if (!found || date < found.repotted) return;
+  const { repotted, rows } = found;
+  apply(db, rows, movesAfterLook(rows.map(asStanding), repotted, date, signals));
+}
+
+/** A watering was written down: the first one after a repot is that task. */
+export function moveAfterWatering(db: Db, plantId: number, date: IsoDate): void {
+  const found = standing(db, plantId);
+  const first = found?.rows.find(({ rule, done }) => rule === 'firstWater' && done === null);
+  if (!found || !first || date < found.repotted) return;
+  completeTask(db, first, date);
+}
+
+/** Marks a task done on a day, or open again; what hangs on it follows. */
+export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskRow {
+  return db.transaction((tx) => {
+    const row = tx
+      .update(tasks)
+      .set({ done, ...touch(task) })
+      .where(eq(tasks.id, task.id))
+      .returning()
+      .get();
+    const next = nextOf(tx, task);
+    if (done === null) {
+      if (next) tx.delete(tasks).where(eq(tasks.id, next.id)).run();
+      return row;
+    }
+    if (task.rule === 'firstWater') {
+      const found = standing(tx, task.plantId);
+      if (found) apply(tx, found.rows, movesAfterWater(found.rows.map(asStanding), done));
+    }
+    const again = task.everyDays === null ? null : addDays(done, task.everyDays);
+    if (again !== null && !next && (task.until === null || again <= task.until)) {
+      const { id: _id, rev: _rev, ...same } = task;
+      tx.insert(tasks)
+        .values({ ...same, ...stamp(), due: again, done: null, moved: '' })
+        .run();
+    }
+    return row;
+  });
+}
+
+/** The next turn of a task that is done again and again, where it stands already. */
+function nextOf(db: Db, { repotId, rule, everyDays, id }: TaskRow): TaskRow | undefined {
+  if (everyDays === null || repotId === null || rule === null) return undefined;
+  return db
+    .select()
+    .from(tasks)
+    .where(and(eq(tasks.repotId, repotId), eq(tasks.rule, rule), isNull(tasks.done)))
+    .all()
+    .find((task) => task.id > id);
+}
+
+/** A task is moved by hand, with the day it is moved to as its reason. */
+export function moveTask(db: Db, task: TaskRow, due: IsoDate): TaskRow {
+  return db
+    .update(tasks)
+    .set({
+      due,
+      ...(task.until && task.until < due ? { until: due } : {}),
+      moved: `moved by hand from ${task.due}`,
+      ...touch(task),
+    })
+    .where(eq(tasks.id, task.id))
+    .returning()
+    .get();
+}

@@ -1,0 +1,309 @@
+import {
+  addDays,
+  aftercarePlan,
+  activityOn,
+  firstPot,
+  moveOn,
+  seasonAhead,
+  seasonOf,
+  WINDOW_READINESS,
+  traitsOf,
+  weeksToRoot,
+  methodOfTray,
+  type IsoDate,
+  type MediumKind,
+  type PotMaterialId,
+  type PotShape,
+  type RecipePart,
+  type TrayLook,
+  type TrayMedium,
+} from '@fernbank/core';
+import { asc, desc, eq } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { batches, batchLooks, plants, repots, spots, tasks } from '../db/schema.ts';
+import { HttpError, invalid } from '../http/errors.ts';
+import { rowOr404, stamp, touch } from '../http/resource.ts';
+import { spotOf, taxonOf } from './collection.ts';
+import { partsOrdered } from './newMedium.ts';
+import { checkMix } from './pantry.ts';
+import { readSettings } from './settings.ts';
+import { putPotBack, takePot } from './shelf.ts';
+
+export type BatchRow = typeof batches.$inferSelect;
+export type BatchLookRow = typeof batchLooks.$inferSelect;
+
+/** What a start stood in, as the media of pots are named. */
+const KIND_OF: Record<TrayMedium, MediumKind> = {
+  water: 'moss',
+  moss: 'moss',
+  mix: 'mix',
+  pebbles: 'pebbles',
+};
+
+export const livingOf = ({ count, lost, pottedOn }: BatchRow): number => count - lost - pottedOn;
+
+/** A batch with its looks, when it moves on and into what. */
+export function batchFile(db: Db, batch: BatchRow) {
+  const looks = db
+    .select()
+    .from(batchLooks)
+    .where(eq(batchLooks.batchId, batch.id))
+    .orderBy(desc(batchLooks.date), desc(batchLooks.id))
+    .all();
+  const { method, medium } = batch;
+  const newest = looks[0] ?? null;
+  const spot = spotOf(db.select().from(spots).where(eq(spots.id, batch.spotId)).get()!);
+  const taxon = taxonOf(batch);
+  const traits = traitsOf(taxon, {});
+  const advice = moveOn(method, medium, livingOf(batch), newest);
+  const weeks = weeksToRoot(method, medium, activityOn(spot, traits, batch.date).activity);
+  const lookOn = lookDay(batch, newest, advice.lookInDays, weeks);
+  return {
+    ...batch,
+    common: taxon.common,
+    living: livingOf(batch),
+    looks,
+    advice,
+    expectedOn: addDays(batch.date, weeks * 7),
+    lookOn: batch.planned ? null : lookOn,
+    first: firstPot(method, medium, newest?.rootCm ?? null, traits),
+    children: db
+      .select({ id: plants.id, name: plants.name, before: repots.before })
+      .from(repots)
+      .innerJoin(plants, eq(plants.id, repots.plantId))
+      .all()
+      .filter(({ before }) => before.fromBatch?.id === batch.id)
+      .map(({ id, name }) => ({ id, name })),
+  };
+}
+
+/** A first look half-way to the day on which roots are expected. */
+function lookDay(
+  { date }: BatchRow,
+  newest: BatchLookRow | null,
+  inDays: number | null,
+  weeks: number,
+): IsoDate | null {
+  if (inDays === null) return null;
+  return newest ? addDays(newest.date, inDays) : addDays(date, Math.ceil((weeks * 7) / 2));
+}
+
+/** Every batch that still holds something, those that ask for something first. */
+export function trayOn(db: Db) {
+  const rows = db.select().from(batches).orderBy(asc(batches.date), asc(batches.id)).all();
+  return rows.map((row) => batchFile(db, row)).sort((a, b) => turn(a) - turn(b));
+}
+const TURN = { late: 0, ready: 1, wait: 2, lost: 4 } as const;
+const turn = ({ advice, planned }: ReturnType<typeof batchFile>): number =>
+  planned ? 3 : TURN[advice.when];
+
+/** A look at a batch, as the keeper sends it. */
+export interface NewBatchLook extends TrayLook {
+  date: IsoDate;
+  lost: number;
+  note: string;
+}
+
+/** @throws HttpError 422 when more are rooted or lost than live */
+export function lookAtBatch(db: Db, batchId: number, look: NewBatchLook): BatchLookRow {
+  return db.transaction((tx) => {
+    const batch = rowOr404(tx, batches, batchId, 'batch');
+    if (batch.planned) throw invalid('date', 'this batch is only planned: start it first');
+    if (look.date < batch.date) {
+      throw invalid('date', `date must not be before the batch was started (${batch.date})`);
+    }
+    const living = livingOf(batch);
+    if (look.lost > living)
+      throw invalid('lost', `lost must be at most ${living}, got ${look.lost}`);
+    if (look.rooted > living - look.lost) {
+      throw invalid(
+        'rooted',
+        `rooted must be at most the ${living - look.lost} that live, got ${look.rooted}`,
+      );
+    }
+    if (look.rooted === 0 && (look.rootCm ?? 0) > 0) {
+      throw invalid('rootCm', 'rootCm must be left out while none is rooted');
+    }
+    tx.update(batches)
+      .set({ lost: batch.lost + look.lost, ...touch(batch) })
+      .where(eq(batches.id, batch.id))
+      .run();
+    return tx
+      .insert(batchLooks)
+      .values({ ...stamp(), batchId, ...look })
+      .returning()
+      .get();
+  });
+}
+
+/** A look is taken back, its losses with it. */
+export function dropBatchLook(db: Db, row: BatchLookRow): void {
+  db.transaction((tx) => {
+    const batch = rowOr404(tx, batches, row.batchId, 'batch');
+    tx.update(batches)
+      .set({ lost: batch.lost - row.lost, ...touch(batch) })
+      .where(eq(batches.id, batch.id))
+      .run();
+    tx.delete(batchLooks).where(eq(batchLooks.id, row.id)).run();
+  });
+}
+
+/** How many of a batch go into pots of their own, and which. */
+export interface PotOnOrder {
+  date: IsoDate;
+  count: number;
+  pot: PotShape;
+  potMaterial: PotMaterialId;
+  /** when it comes from the shelf; one alone */
+  potId: number | null;
+  recipeId: string;
+  mediumKind: MediumKind;
+  parts?: RecipePart[];
+  spotId: number;
+  /** pots hold one start each, or all of them together */
+  together: boolean;
+}
+
+/**
+ * Potted on: plants of the collection with their first pot, mix and aftercare,
+ * one for each start or one for all that go into a pot together.
+ */
+export function potOn(db: Db, batchId: number, order: PotOnOrder): { plantIds: number[] } {
+  return db.transaction((tx) => {
+    const batch = rowOr404(tx, batches, batchId, 'batch');
+    checkPotOn(tx, batch, order);
+    const many = order.together ? 1 : order.count;
+    const plantIds = Array.from({ length: many }, (_, i) =>
+      onePotted(tx, batch, order, batch.pottedOn + i + 1, order.together ? order.count : 1),
+    );
+    tx.update(batches)
+      .set({ pottedOn: batch.pottedOn + order.count, ...touch(batch) })
+      .where(eq(batches.id, batch.id))
+      .run();
+    return { plantIds };
+  });
+}
+
+function checkPotOn(tx: Db, batch: BatchRow, { count, date, potId, together, ...mix }: PotOnOrder) {
+  if (batch.planned) throw invalid('count', 'this batch is only planned: start it first');
+  if (date < batch.date) {
+    throw invalid('date', `date must not be before the batch was started (${batch.date})`);
+  }
+  if (count > livingOf(batch)) {
+    throw invalid('count', `count must be at most the ${livingOf(batch)} that live, got ${count}`);
+  }
+  if (potId !== null && count > 1 && !together) {
+    throw invalid('potId', 'a pot of the shelf takes one: pot them on one by one');
+  }
+  rowOr404(tx, spots, mix.spotId, 'spot');
+  checkMix(tx, mix);
+}
+
+function onePotted(
+  tx: Db,
+  batch: BatchRow,
+  order: PotOnOrder,
+  number: number,
+  starts: number,
+): number {
+  const { date, pot, potMaterial, potId, recipeId, mediumKind, spotId } = order;
+  const taxon = taxonOf(batch);
+  const traits = traitsOf(taxon, {});
+  const spot = spotOf(rowOr404(tx, spots, spotId, 'spot'));
+  const mediumParts = partsOrdered(tx, order);
+  const takenFrom = potId === null ? undefined : takePot(tx, potId);
+  const housing = { pot, potMaterial, potId, mediumKind, recipeId, mediumParts };
+  const plantId = tx
+    .insert(plants)
+    .values({
+      ...stamp(),
+      ...housing,
+      name: number === 1 && batch.count === 1 ? batch.name : `${batch.name} ${number}`,
+      taxon: batch.taxon,
+      groupId: batch.groupId,
+      traits: {},
+      spotId,
+      acquired: date,
+      lastRepot: date,
+      schools: {},
+    })
+    .returning()
+    .get().id;
+  const from = KIND_OF[batch.medium];
+  const settings = readSettings(tx);
+  const repotId = tx
+    .insert(repots)
+    .values({
+      ...stamp(),
+      plantId,
+      date,
+      before: {
+        ...housing,
+        potId: null,
+        mediumKind: from,
+        lastRepot: null,
+        fromBatch: { id: batch.id, starts },
+      },
+      after: { ...housing, ...(takenFrom ? { takenFrom } : {}) },
+      mixedIn: null,
+      rootWork: 'bareRoot',
+      rootsCut: false,
+      verdict: null,
+      practice: {
+        method: methodOfTray(batch.method),
+        schools: { firstWater: settings.firstWaterSchool },
+        medium: mediumKind,
+        season: seasonOf(date, spot.latitudeDeg),
+        inWindow: seasonAhead(spot, traits, date, 1).readiness[0]! >= WINDOW_READINESS,
+        group: taxon.group,
+        rootedIn: batch.medium,
+      },
+    })
+    .returning()
+    .get().id;
+  const care = aftercarePlan({
+    date,
+    traits,
+    spot,
+    from,
+    to: mediumKind,
+    roots: { work: 'bareRoot', rootsCut: false },
+    school: settings.firstWaterSchool,
+  });
+  for (const task of care) {
+    tx.insert(tasks)
+      .values({ ...stamp(), ...task, plantId, repotId })
+      .run();
+  }
+  return plantId;
+}
+
+/**
+ * Potting on is taken back: the plants go, their starts are in the tray again.
+ *
+ * @throws HttpError 409 when one of them was repotted since
+ */
+export function takeBackPotOn(db: Db, batchId: number, plantIds: readonly number[]): void {
+  db.transaction((tx) => {
+    const batch = rowOr404(tx, batches, batchId, 'batch');
+    let back = 0;
+    for (const id of plantIds) {
+      const plant = rowOr404(tx, plants, id, 'plant');
+      const rows = tx.select().from(repots).where(eq(repots.plantId, id)).all();
+      const from = rows[0]?.before.fromBatch;
+      if (from?.id !== batch.id) {
+        throw invalid('plantIds', `plant ${id} did not come out of this batch`);
+      }
+      if (rows.length > 1) {
+        throw new HttpError(409, 'notNewest', `${plant.name} was repotted since; undo that first`);
+      }
+      back += from.starts;
+      putPotBack(tx, plant.potId, rows[0]!.after.takenFrom);
+      tx.delete(plants).where(eq(plants.id, id)).run();
+    }
+    tx.update(batches)
+      .set({ pottedOn: Math.max(0, batch.pottedOn - back), ...touch(batch) })
+      .where(eq(batches.id, batch.id))
+      .run();
+  });
+}

@@ -1,0 +1,202 @@
+import {
+  CHECKPOINTS,
+  checkpointOn,
+  comparisons,
+  FACTORS,
+  gradeFault,
+  traySuccess,
+  tallyBy,
+  wordOf,
+  type Case,
+  type Checkpoint,
+  type Factor,
+  type Grade,
+  type IsoDate,
+  type Seen,
+} from '@fernbank/core';
+import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { batches, outcomes, photos, plants, repots, tasks } from '../db/schema.ts';
+import { HttpError, invalid } from '../http/errors.ts';
+import { rowOr404, stamp, touch } from '../http/resource.ts';
+import {
+  putPotBack,
+  putSupportBack,
+  soakPot,
+  takeCover,
+  takePotBack,
+  takeSupport,
+} from './shelf.ts';
+
+export type OutcomeRow = typeof outcomes.$inferSelect;
+
+/** A judgement of a repot as the keeper gives it. */
+export interface NewOutcome {
+  repotId: number;
+  date: IsoDate;
+  grade: Grade;
+  seen: Seen[];
+  photoId: number | null;
+  note: string;
+}
+
+/** Tasks that a judgement answers: the look of its checkpoint and those before it. */
+const ANSWERED: Record<Checkpoint, ('cutDry' | Checkpoint)[]> = {
+  weeks3: ['cutDry', 'weeks3'],
+  weeks7: ['cutDry', 'weeks3', 'weeks7'],
+  season: ['cutDry', 'weeks3', 'weeks7', 'season'],
+};
+
+/**
+ * Keeps what became of a repot, once for each checkpoint. A plant that is lost
+ * leaves the rounds and its shelf pot goes to soak; its record stays.
+ *
+ * @throws HttpError 422 before the first checkpoint opens, 409 when this one is judged already
+ */
+export function keepOutcome(db: Db, order: NewOutcome): OutcomeRow {
+  return db.transaction((tx) => {
+    const repot = rowOr404(tx, repots, order.repotId, 'repot');
+    const at = checkpointFor(repot.date, order.date);
+    checkGrade(order);
+    checkPhoto(tx, repot.plantId, order.photoId);
+    const before = tx
+      .select({ id: outcomes.id })
+      .from(outcomes)
+      .where(and(eq(outcomes.repotId, repot.id), eq(outcomes.at, at)))
+      .get();
+    if (before) {
+      throw new HttpError(
+        409,
+        'alreadyGraded',
+        `how it stood after ${CHECKPOINTS[at].label} is written down already: change that one`,
+        'date',
+      );
+    }
+    const row = tx
+      .insert(outcomes)
+      .values({ ...stamp(), ...order, plantId: repot.plantId, at })
+      .returning()
+      .get();
+    tx.update(tasks)
+      .set({ done: order.date, updatedAt: new Date().toISOString() })
+      .where(
+        and(eq(tasks.repotId, repot.id), isNull(tasks.done), inArray(tasks.rule, ANSWERED[at])),
+      )
+      .run();
+    setGone(tx, repot.plantId, order.seen.includes('lost') ? order.date : null);
+    return row;
+  });
+}
+
+function checkpointFor(repotted: IsoDate, date: IsoDate): Checkpoint {
+  const at = checkpointOn(repotted, date);
+  if (!at) {
+    throw invalid(
+      'date',
+      date < repotted
+        ? `date must not be before the repot (${repotted})`
+        : `a repot is judged from day ${CHECKPOINTS.weeks3.from} to day ${CHECKPOINTS.season.until} after it (${repotted})`,
+    );
+  }
+  return at;
+}
+
+export function checkGrade({ grade, seen }: Pick<NewOutcome, 'grade' | 'seen'>): void {
+  const fault = gradeFault(grade, seen);
+  if (fault) throw invalid('grade', fault);
+}
+
+export function checkPhoto(db: Db, plantId: number, photoId: number | null): void {
+  if (photoId === null) return;
+  const photo = db.select().from(photos).where(eq(photos.id, photoId)).get();
+  if (photo?.plantId !== plantId) {
+    throw invalid('photoId', `photo ${photoId} is not one of this plant`);
+  }
+}
+
+/** A judgement is changed: its checkpoint stays. */
+export function changeOutcome(
+  tx: Db,
+  before: OutcomeRow,
+  changed: Partial<Pick<NewOutcome, 'grade' | 'seen' | 'photoId' | 'note'>>,
+) {
+  const merged = { ...before, ...changed };
+  checkGrade(merged);
+  checkPhoto(tx, before.plantId, merged.photoId);
+  setGone(tx, before.plantId, merged.seen.includes('lost') ? before.date : null);
+  return changed;
+}
+
+/** Taken back: the question is open again, and a lost plant is back. */
+export function dropOutcome(tx: Db, row: OutcomeRow): void {
+  tx.update(tasks)
+    .set({ done: null })
+    .where(and(eq(tasks.repotId, row.repotId), eq(tasks.rule, row.at), eq(tasks.done, row.date)))
+    .run();
+  if (row.seen.includes('lost')) setGone(tx, row.plantId, null);
+}
+
+function setGone(tx: Db, plantId: number, goneOn: IsoDate | null): void {
+  const plant = rowOr404(tx, plants, plantId, 'plant');
+  if (plant.goneOn === goneOn) return;
+  if (goneOn !== null && plant.goneOn === null) {
+    soakPot(tx, plant.potId, goneOn);
+    putPotBack(tx, plant.coverId);
+    putSupportBack(tx, plant.supportId);
+  } else if (goneOn === null) {
+    takePotBack(tx, plant.potId);
+    if (plant.coverId !== null) takeCover(tx, plant.coverId, plant.pot);
+    if (plant.supportId !== null) takeSupport(tx, plant.supportId);
+  }
+  tx.update(plants)
+    .set({ goneOn, ...touch(plant) })
+    .where(eq(plants.id, plantId))
+    .run();
+}
+
+/** Every repot that was judged, as cases; `group`: of one group of the catalogue. */
+export function casesOf(db: Db, group?: string): (Case & { repotId: number; plantId: number })[] {
+  const graded = db.select().from(outcomes).all();
+  return db
+    .select()
+    .from(repots)
+    .where(isNotNull(repots.practice))
+    .all()
+    .flatMap(({ id, plantId, practice }) => {
+      const grades = graded
+        .filter(({ repotId }) => repotId === id)
+        .map(({ at, grade }) => ({ at, grade }));
+      if (!practice || grades.length === 0 || (group && practice.group !== group)) return [];
+      return [{ repotId: id, plantId, practice, grades }];
+    });
+}
+
+/** What worked in this collection: by method, season and school, with its counts. */
+export function whatWorked(db: Db, { group, at }: { group?: string; at?: Checkpoint }) {
+  const cases = casesOf(db, group);
+  const factors = (Object.keys(FACTORS) as Factor[])
+    .map((factor) => ({
+      factor,
+      label: FACTORS[factor].label,
+      tallies: tallyBy(cases, factor, at),
+    }))
+    .filter(({ tallies }) => tallies.length > 0);
+  return {
+    cases: cases.length,
+    groups: [...new Set(casesOf(db).map(({ practice }) => practice.group))].sort(),
+    factors,
+    comparisons: comparisons(cases),
+    tray: traySuccess(db.select().from(batches).where(eq(batches.planned, false)).all()),
+  };
+}
+
+/** How other repots of the same method went: what a plant's page tells of its own. */
+export function workedLike(db: Db, plantId: number) {
+  const cases = casesOf(db);
+  const mine = cases.filter((one) => one.plantId === plantId);
+  const newest = mine.at(-1);
+  if (!newest) return null;
+  const { method } = newest.practice;
+  const tally = tallyBy(cases, 'method').find(({ value }) => value === method)!;
+  return { method, label: wordOf('method', method), tally };
+}
