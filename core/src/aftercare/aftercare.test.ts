@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
-import { daysBetween, TYPICAL_SPOT } from '../season/index.ts';
-import { aftercarePlan, type AftercareRequest } from './index.ts';
+import type { Signals } from '../decide/index.ts';
+import { addDays, daysBetween, TYPICAL_SPOT } from '../season/index.ts';
+import {
+  aftercarePlan,
+  movesAfterLook,
+  movesAfterWater,
+  type AftercareRequest,
+  type StandingTask,
+  type TaskRule,
+} from './index.ts';
 
 const DATE = '2026-05-10';
 
@@ -76,5 +84,118 @@ describe('aftercare', () => {
     const { tasks, due } = plan('Syngonium podophyllum', { extensions });
     expect(due('extend')).toEqual([0, daysBetween(DATE, '2026-09-01')]);
     expect(tasks.find(({ kind }) => kind === 'extend')!.title).toContain('40 cm');
+  });
+});
+
+describe('aftercare by what was done', () => {
+  const rule = (tasks: ReturnType<typeof plan>['tasks'], id: string) =>
+    tasks.find((task) => task.rule === id);
+
+  it('lost roots ask for damp, humid air and longer shade', () => {
+    const whole = plan('Nephrolepis exaltata').tasks;
+    const { tasks } = plan('Nephrolepis exaltata', { liveRoots: 0.3 });
+    expect(rule(tasks, 'keepDamp')!.why).toMatch(/few roots/);
+    expect(rule(tasks, 'humid')!.why).toMatch(/30 %/);
+    expect(rule(tasks, 'shade')!.until! > rule(whole, 'shade')!.until!).toBe(true);
+    expect(rule(whole, 'humid')).toBeUndefined();
+    // Damp air rots a succulent.
+    expect(rule(plan('Crassula ovata', { liveRoots: 0.3 }).tasks, 'humid')).toBeUndefined();
+  });
+
+  it('a division is kept humid, a rescue is looked at within a week', () => {
+    expect(rule(plan('Aspidistra elatior', { pieces: 2 }).tasks, 'humid')!.why).toMatch(/division/);
+    const rescue = plan('Nephrolepis exaltata', { rotten: true }).tasks;
+    expect(daysBetween(DATE, rule(rescue, 'cutDry')!.due)).toBe(7);
+    expect(rule(plan('Nephrolepis exaltata').tasks, 'cutDry')).toBeUndefined();
+  });
+
+  it('what was tied has its ties loosened, the sooner the faster it grows', () => {
+    const days = (taxon: string) =>
+      daysBetween(DATE, rule(plan(taxon, { tied: true }).tasks, 'ties')!.due);
+    expect(days('Passiflora')).toBeLessThan(days('Clivia miniata'));
+    expect(rule(plan('Passiflora').tasks, 'ties')).toBeUndefined();
+  });
+
+  it('walks are turned toward the empty side, others by a quarter, until a season is over', () => {
+    expect(rule(plan('Oncidium').tasks, 'turn')!.title).toMatch(/empty side/);
+    const turn = rule(plan('Nephrolepis exaltata').tasks, 'turn')!;
+    expect(turn).toMatchObject({ everyDays: 30, until: addDays(DATE, 182) });
+  });
+
+  it('in the dark months warmth is asked for, in summer not', () => {
+    const winter = plan('Nephrolepis exaltata', { date: '2026-12-10' }).tasks;
+    expect(rule(winter, 'warm')!.why).toMatch(/hardly grows/);
+    expect(rule(plan('Nephrolepis exaltata').tasks, 'warm')).toBeUndefined();
+  });
+
+  it('into pebbles the reservoir is filled; a mound is renewed at the next start of growth', () => {
+    const pebbles = plan('Nephrolepis exaltata', { to: 'pebbles' }).tasks;
+    expect(rule(pebbles, 'firstWater')!.title).toMatch(/reservoir/);
+    expect(rule(pebbles, 'secondWater')).toBeUndefined();
+    const renew = rule(plan('Oncidium', { mound: true, to: 'moss' }).tasks, 'renew')!;
+    expect(daysBetween(DATE, renew.due)).toBeGreaterThan(300);
+    expect(daysBetween(DATE, renew.due)).toBeLessThan(420);
+  });
+});
+
+describe('aftercare moves when reality moves', () => {
+  const stand = (over: Partial<AftercareRequest> = {}): StandingTask[] =>
+    plan('Nephrolepis exaltata', over).tasks.map((task, id) => ({
+      id,
+      rule: task.rule,
+      due: task.due,
+      until: task.until ?? null,
+      done: null,
+    }));
+  const moved = (tasks: StandingTask[], day: number, signals: Signals) => {
+    const moves = movesAfterLook(tasks, DATE, addDays(DATE, day), signals);
+    return (rule: TaskRule) => moves.find(({ id }) => tasks[id]!.rule === rule);
+  };
+
+  it('a look close to the one asked for is that one; an early glance is not', () => {
+    expect(moved(stand(), 17, {})('weeks3')).toMatchObject({ done: addDays(DATE, 17) });
+    expect(moved(stand(), 10, {})('weeks3')).toBeUndefined();
+    expect(moved(stand(), 17, {})('weeks7')).toBeUndefined();
+  });
+
+  it('new growth brings feed forward, not before day 28; none puts it off', () => {
+    const tasks = stand();
+    expect(moved(tasks, 35, { growth: 'vigorous' })('feed')!.due).toBe(addDays(DATE, 35));
+    expect(moved(tasks, 16, { newRootTips: 'starting' })('feed')!.due).toBe(addDays(DATE, 28));
+    expect(moved(tasks, 40, { growth: 'stalled' })('feed')!.due).toBe(addDays(DATE, 61));
+    expect(moved(tasks, 20, { pests: 'none' })('feed')).toBeUndefined();
+  });
+
+  it('limp or sour: shade goes on, the next look comes sooner', () => {
+    const move = moved(stand(), 17, { limp: true });
+    expect(move('shade')!.until).toBe(addDays(DATE, 24));
+    expect(move('weeks7')!.due).toBe(addDays(DATE, 27));
+    expect(move('weeks7')!.why).toMatch(/limp/);
+  });
+
+  it('a plant that rocks is seen to at once', () => {
+    const tasks = stand({ roots: { work: 'bareRoot', rootsCut: false } });
+    expect(moved(tasks, 3, { wobble: 'leans' })('secure')!.due).toBe(addDays(DATE, 3));
+  });
+
+  it('what counts from the first water moves along with it', () => {
+    const tasks = stand({
+      from: 'moss',
+      to: 'mix',
+      roots: { work: 'bareRoot', rootsCut: true },
+    });
+    const first = tasks.find(({ rule }) => rule === 'firstWater')!;
+    const damp = tasks.find(({ rule }) => rule === 'keepDamp')!;
+    const later = addDays(first.due, 2);
+    expect(movesAfterWater(tasks, later)).toEqual([
+      {
+        id: damp.id,
+        due: addDays(damp.due, 2),
+        until: addDays(damp.until!, 2),
+        why: expect.stringContaining(later) as string,
+      },
+    ]);
+    expect(movesAfterWater(tasks, first.due)).toEqual([]);
+    expect(movesAfterWater([], later)).toEqual([]);
   });
 });

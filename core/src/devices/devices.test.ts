@@ -6,6 +6,8 @@ import {
   steadyWeight,
   weightInLine,
   type ScaleReading,
+  simulatedPen,
+  steadyPen,
 } from './index.ts';
 
 const EVERY_MS = 100;
@@ -89,5 +91,45 @@ describe('the simulated room sensor', () => {
     const coldest = hours.reduce((a, b) => (b.temperatureC < a.temperatureC ? b : a));
     expect(Math.abs(new Date(warmest.at).getUTCHours() - 15)).toBeLessThanOrEqual(3);
     expect(warmest.relativeHumidity).toBeLessThan(coldest.relativeHumidity);
+  });
+});
+
+describe('the simulated pen', () => {
+  const readFor = (ms: number, dipped = { ph: 6.1, msPerCm: 1.4 }, seed = 5) => {
+    const pen = simulatedPen(seed);
+    pen.dip(dipped, 0);
+    return Array.from({ length: Math.floor(ms / 400) }, (_, i) => pen.read(i * 400));
+  };
+
+  it('settles: no reading is taken at first, then the right one', () => {
+    expect(steadyPen(readFor(2000))).toBeNull();
+    const steady = steadyPen(readFor(24_000))!;
+    expect(steady.ph).toBeCloseTo(6.1, 1);
+    expect(steady.msPerCm).toBeCloseTo(1.4, 1);
+  });
+
+  it('in air, or in pure water, takes nothing', () => {
+    expect(steadyPen(readFor(24_000, { ph: 7, msPerCm: 0 }))).toBeNull();
+    expect(steadyPen([])).toBeNull();
+  });
+
+  it('trembles alike for the same seed, and drifts until it is calibrated', () => {
+    expect(readFor(4000)).toEqual(readFor(4000));
+    expect(readFor(4000)).not.toEqual(readFor(4000, undefined, 6));
+    const YEAR = 365 * 86_400_000;
+    const pen = simulatedPen(3);
+    pen.dip({ ph: 6, msPerCm: 1 }, 0);
+    expect(Math.abs(pen.read(YEAR).ph - 6)).toBeGreaterThan(0.5);
+    pen.calibrate(YEAR);
+    expect(Math.abs(pen.read(YEAR + 10_000).ph - 6)).toBeLessThan(0.05);
+  });
+
+  it('a reading that still moves is not taken', () => {
+    const pen = simulatedPen(8);
+    pen.dip({ ph: 6, msPerCm: 1 }, 0);
+    const readings = Array.from({ length: 50 }, (_, i) => pen.read(i * 400));
+    pen.dip({ ph: 4, msPerCm: 2 }, 20_000);
+    readings.push(...Array.from({ length: 4 }, (_, i) => pen.read(20_000 + i * 400)));
+    expect(steadyPen(readings)).toBeNull();
   });
 });

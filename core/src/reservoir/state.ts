@@ -101,6 +101,8 @@ export interface ReservoirState {
 /** Below this activity the dark months' level holds. @source common practice, no source */
 const WINTER_ACTIVITY = 0.35;
 const EMPTY_SHARE = 0.05;
+/** Less than a drop. */
+const NOTHING_L = 1e-6;
 /** Asked to fill so many days before it is empty. */
 const AHEAD_DAYS = 2;
 /** An empty one in winter, its wick damp, is seen so often. @source common practice, no source: every few days */
@@ -163,7 +165,7 @@ function daysUntilEmpty(
 ): number | null {
   let left = litres;
   for (let day = 0; day <= FARTHEST_DAYS; day++) {
-    if (left <= 0) return day;
+    if (left <= NOTHING_L) return day;
     left -= use(addDays(today, day));
   }
   return null;
