@@ -1,4 +1,5 @@
 import type {
+  BenchState,
   Checkpoint,
   ComponentRecord,
   Countable,
@@ -381,24 +382,6 @@ export const outcomes = sqliteTable(
   ],
 );
 
-/** A running timer of the bench. */
-export interface BenchTimer {
-  step: StepId;
-  label: string;
-  /** ms since 1970 at which it is over */
-  until: number;
-}
-
-/** What was found and done at the bench where it differs from the plan. */
-export interface BenchFound {
-  liveRoots?: number | undefined;
-  rootsPruned?: boolean | undefined;
-  pieces?: number | undefined;
-  recipeId?: string | undefined;
-  /** option of the ladder that was taken */
-  potOption?: string | undefined;
-}
-
 /** A plant on the bench, as every device shows it. */
 export const benches = sqliteTable('benches', {
   ...tracked,
@@ -411,8 +394,8 @@ export const benches = sqliteTable('benches', {
     .$type<Partial<Record<StepId, string>>>()
     .notNull()
     .default({}),
-  timers: text('timers', { mode: 'json' }).$type<BenchTimer[]>().notNull().default([]),
-  found: text('found', { mode: 'json' }).$type<BenchFound>().notNull().default({}),
+  timers: text('timers', { mode: 'json' }).$type<BenchState['timers']>().notNull().default([]),
+  found: text('found', { mode: 'json' }).$type<BenchState['found']>().notNull().default({}),
   /** pictures taken at a step */
   photos: text('photos', { mode: 'json' })
     .$type<Partial<Record<StepId, number[]>>>()

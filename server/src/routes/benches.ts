@@ -1,10 +1,10 @@
-import { STEP_IDS } from '@fernbank/core';
+import { STEP_IDS, type BenchEvent } from '@fernbank/core';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { fraction, recipeId, rowId } from '../http/fields.ts';
 import { idOf, sendRow } from '../http/resource.ts';
-import { benchesNow, leaveBench, onBench, type BenchEvent } from '../services/benches.ts';
+import { benchesNow, leaveBench, onBench } from '../services/benches.ts';
 
 const step = () =>
   Joi.string()
