@@ -35,6 +35,7 @@ import {
 import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
+import { whatFollowed } from './after.ts';
 import { PLANTS, SETTLED, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
 import { stockPantry } from './pantry.ts';
 
@@ -69,6 +70,7 @@ export function fillGarden(db: Db, today: IsoDate, seed = 54): void {
     }
     settlePlans(tx, shelf, today);
     stockPantry(tx, addDays(today, -TESTED_DAYS_AGO));
+    whatFollowed(tx, today);
   });
 }
 

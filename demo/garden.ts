@@ -616,6 +616,30 @@ export const PLANTS: GardenPlant[] = [
     lookedDaysAgo: 4,
     note: 'Moved to the ticket hall for its looks. It has sulked since.',
   },
+  {
+    name: 'Buoy',
+    taxon: 'Spathiphyllum',
+    spot: 'Boiler landing',
+    rimCm: 14,
+    medium: 'pebbles',
+    recipe: 'pebblesOnly',
+    repottedMonthsAgo: 10,
+    heightCm: 42,
+    now: { rootsAtHoles: 'several', growth: 'normal', saltCrust: 'none' },
+    lookedDaysAgo: 9,
+  },
+  {
+    name: 'Ropewalk',
+    taxon: 'Chlorophytum comosum',
+    spot: 'Propagation shelf',
+    rimCm: 12,
+    medium: 'pebbles',
+    recipe: 'pebblesOnly',
+    repottedMonthsAgo: 5,
+    heightCm: 25,
+    now: { rootsAtHoles: 'one', growth: 'slow', saltCrust: 'some' },
+    lookedDaysAgo: 6,
+  },
 ];
 
 /** What the keepers have settled on so far: pot of the shelf and support. */

@@ -13,8 +13,10 @@ import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import TimerBar from './components/bench/TimerBar.vue';
+import PageSize from './components/PageSize.vue';
 import OutboxBar from './components/OutboxBar.vue';
 import { m } from './messages/index.ts';
+import { useBench } from './stores/bench.ts';
 import { useNotices } from './stores/notices.ts';
 import { usePantry } from './stores/pantry.ts';
 import { useSettings } from './stores/settings.ts';
@@ -24,6 +26,7 @@ const route = useRoute();
 const settings = useSettings();
 const notices = useNotices();
 const pantry = usePantry();
+const bench = useBench();
 const { smAndDown } = useDisplay();
 
 const places = [
@@ -37,7 +40,7 @@ const places = [
 /** A plant's own pages belong to the place that its work belongs to. */
 const place = computed(() => {
   const { path } = route;
-  if (path.endsWith('/look')) return '/rounds';
+  if (path.endsWith('/look') || path.endsWith('/outcome')) return '/rounds';
   if (path.endsWith('/verdict')) return '/verdicts';
   if (path.endsWith('/fit') || path.endsWith('/sheet') || path.endsWith('/bench')) return '/fit';
   if (path.startsWith('/plants')) return '/record';
@@ -59,6 +62,7 @@ async function start(): Promise<void> {
   try {
     await Promise.all([settings.load(), pantry.load()]);
     ready.value = true;
+    void bench.load();
   } catch (error) {
     fault.value = wordsFor(error);
   }
@@ -72,6 +76,7 @@ watch(
 
 <template>
   <v-app>
+    <PageSize :paper="settings.current.paper" :margin-mm="12" />
     <a class="skip" href="#page">{{ m.app.skip }}</a>
     <v-app-bar flat color="background" :height="smAndDown ? 52 : 64" class="masthead">
       <router-link to="/rounds" class="plain mark">

@@ -1,2 +1,3 @@
 export * from './log.ts';
 export * from './state.ts';
+export * from './suggest.ts';

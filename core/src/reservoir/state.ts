@@ -1,7 +1,7 @@
 import { positive } from '../number/index.ts';
 import { WINTER_SCHOOLS, type WinterSchool } from '../pebbles/index.ts';
 import { addDays, daysBetween, type IsoDate } from '../season/index.ts';
-import { nextFlushDays, type FlushSchool } from '../solutions/index.ts';
+import { nextFlushDays, PH_USABLE, type FlushSchool } from '../solutions/index.ts';
 import {
   flushDays,
   lastLevel,
@@ -107,8 +107,8 @@ const NOTHING_L = 1e-6;
 const AHEAD_DAYS = 2;
 /** An empty one in winter, its wick damp, is seen so often. @source common practice, no source: every few days */
 const WICK_EVERY_DAYS = 4;
-/** pH in which roots take up what they need. @source hydroponic practice, 5.5–6.5, from memory; a little wider before it asks */
-const PH_RANGE = { low: 5.2, high: 6.9 } as const;
+/** A little wider than what roots can use before it asks: a pen drifts too. */
+const PH_RANGE = { low: PH_USABLE.low - 0.3, high: PH_USABLE.high + 0.4 } as const;
 /** @source common practice, no source: about twice a middling feed */
 const EC_MOST = 2.2;
 const EC_GROWN = 1.5;
@@ -247,7 +247,11 @@ function asksOf(
     ask('strong', `${ec.now} mS/cm on ${ec.on}, ${ec.filled} when fresh`, ec.on);
   }
   if (ph && (ph.now < PH_RANGE.low || ph.now > PH_RANGE.high) && (flushed ?? '') <= ph.on) {
-    ask('ph', `${ph.now} on ${ph.on}, outside ${PH_RANGE.low}–${PH_RANGE.high}`, ph.on);
+    ask(
+      'ph',
+      `${ph.now} on ${ph.on}, outside ${PH_RANGE.low.toFixed(1)}–${PH_RANGE.high.toFixed(1)}`,
+      ph.on,
+    );
   }
   const flushAsked = asks.some(({ id }) => ['wickDry', 'empty', 'strong'].includes(id));
   if (flush && flush.due <= today && !flushAsked) ask('flush', flush.why, flush.due);

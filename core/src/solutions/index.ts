@@ -4,3 +4,4 @@ export * from './ec.ts';
 export * from './elements.ts';
 export * from './flush.ts';
 export * from './labelRate.ts';
+export * from './ph.ts';

@@ -1,39 +1,68 @@
 import type {
   Avoided,
+  Beta,
+  BenchState,
+  Checkpoint,
+  Comparison,
   Component,
+  Countable,
   ComponentRecord,
   Decision,
   DrainageLayer,
+  Factor,
+  FirstPot,
   FirstWaterSchool,
+  FlushSchool,
+  Grade,
   GrownSchool,
   GrowthRate,
   KitchenReading,
+  LabelSheet,
+  LearnedLife,
   LightClass,
   MediumKind,
+  Method,
+  MoveOnAdvice,
   OldMediumSchool,
   OwnNumbers,
+  Paper,
   PotExtra,
   PotMaterialId,
   PotShape,
   PotSource,
   PotTone,
+  Practice,
   Recipe,
   RecipePart,
+  ReservoirAsk,
+  ReservoirState,
   RootCuts,
+  RootPace,
+  RotSchool,
   Section,
+  Seen,
   Signals,
   Situation,
   SizeSchool,
   StandingSupport,
   SupportGoal,
   SupportKindId,
+  Tally,
   TaskKind,
+  TaskRule,
   Taxon,
+  ToPebbles,
   Traits,
+  TrayMedium,
+  TrayMethod,
+  TraySuccess,
   VerdictKind,
   WaterFindings,
+  WeakRootSchool,
   WettingSchool,
   WhenSchool,
+  WickKind,
+  WinterSchool,
 } from '@fernbank/core';
 
 /** What the API answers with. */
@@ -76,7 +105,13 @@ export interface Plant extends Row {
     size?: SizeSchool;
     oldMedium?: OldMediumSchool;
     firstWater?: FirstWaterSchool;
+    weakRoots?: WeakRootSchool;
+    rot?: RotSchool;
+    toPebbles?: ToPebbles;
+    flush?: FlushSchool;
+    winter?: WinterSchool;
   };
+  goneOn: string | null;
   traits: Partial<Traits>;
   note: string;
 }
@@ -143,7 +178,9 @@ export interface FitPlan {
   parts?: RecipePart[];
   size: SizeSchool;
   layer: DrainageLayer;
-  cuts: RootCuts;
+  cuts: RootCuts & { counted?: Countable };
+  /** seated on an upturned net pot, wrapped in moss */
+  mound?: boolean;
   support: PlannedSupport | null;
 }
 export interface PlannedSupport {
@@ -236,7 +273,12 @@ export interface Measurement extends Row {
     | 'leafCount'
     | 'leafCm'
     | 'reservoirPh'
-    | 'reservoirEcMsCm';
+    | 'reservoirEcMsCm'
+    | 'reservoirFilledL'
+    | 'reservoirFlushed'
+    | 'reservoirLeft'
+    | 'wickDamp'
+    | 'saltCrust';
   value: number;
 }
 
@@ -285,14 +327,97 @@ export interface Repot extends Row {
     measures: { component: string; label: string; litres: number; scoops: number }[];
   } | null;
   rootsCut: boolean;
+  practice: Practice | null;
+  liveRoots: number | null;
+  pieces: number;
   note: string;
+}
+
+/** What became of a repot at a checkpoint. */
+export interface Outcome extends Row {
+  plantId: number;
+  repotId: number;
+  at: Checkpoint;
+  date: string;
+  grade: Grade;
+  seen: Seen[];
+  photoId: number | null;
+  note: string;
+}
+
+/** A plant on the bench, as every device shows it. */
+export interface BenchRow extends BenchState {
+  plantId: number;
+  name: string;
+}
+
+/** A plant over water with how its reservoir stands. */
+export interface OverWater {
+  plantId: number;
+  name: string;
+  spot: string;
+  reservoir: { rev: number; fullL: number; wick: WickKind | null; note: string };
+  state: ReservoirState;
+  school: FlushSchool;
+  winter: WinterSchool;
+}
+
+export interface BatchLook extends Row {
+  batchId: number;
+  date: string;
+  rooted: number;
+  rootCm: number | null;
+  roots: number | null;
+  branching: boolean | null;
+  lost: number;
+  note: string;
+}
+
+/** A batch of the propagation tray, with what it asks for. */
+export interface TrayBatch extends Row {
+  method: TrayMethod;
+  medium: TrayMedium;
+  parentId: number | null;
+  name: string;
+  taxon: string;
+  groupId: string | null;
+  common: string;
+  spotId: number;
+  date: string;
+  count: number;
+  lost: number;
+  pottedOn: number;
+  living: number;
+  nodes: number | null;
+  planned: boolean;
+  note: string;
+  looks: BatchLook[];
+  advice: MoveOnAdvice;
+  expectedOn: string;
+  lookOn: string | null;
+  first: FirstPot;
+  children: { id: number; name: string }[];
+}
+
+/** What worked in this collection. */
+export interface Worked {
+  cases: number;
+  groups: string[];
+  factors: { factor: Factor; label: string; tallies: (Tally & { belief: Beta })[] }[];
+  comparisons: Comparison[];
+  tray: TraySuccess[];
 }
 
 export interface Task extends Row {
   plantId: number;
   repotId: number | null;
   kind: TaskKind;
+  rule: TaskRule | null;
   due: string;
+  until: string | null;
+  everyDays: number | null;
+  /** why it is not due when it was first planned for */
+  moved: string;
   title: string;
   why: string;
   done: string | null;
@@ -307,6 +432,11 @@ export interface PlantFile {
   lookDue: { date: string; why: string; worth: number };
   overrule: Overrule | null;
   overrules: Overrule[];
+  learned: { pace: RootPace | null; life: LearnedLife | null; stays: number };
+  outcomes: Outcome[];
+  /** how other repots of its newest method went */
+  worked: { method: Method; label: string; tally: Tally } | null;
+  reservoir: OverWater | null;
   water: WaterFindings | null;
   growth: GrowthRate | null;
   photos: Photo[];
@@ -354,11 +484,13 @@ export interface VerdictSummary {
 export type RoundsAsk =
   | { kind: 'act'; due: string; why: string }
   | { kind: 'look'; due: string; why: string; worth: number }
-  | { kind: 'task'; task: Task };
+  | { kind: 'task'; task: Task }
+  | { kind: 'reservoir'; ask: ReservoirAsk };
 
 export interface Rounds {
   date: string;
   mostWorth: number[];
+  tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
   spots: {
     id: number;
     name: string;
@@ -385,6 +517,13 @@ export interface Settings {
     { when?: WhenSchool; size?: SizeSchool; oldMedium?: OldMediumSchool }
   >;
   firstWaterSchool: FirstWaterSchool;
+  weakRootSchool: WeakRootSchool;
+  rotSchool: RotSchool;
+  toPebblesSchool: ToPebbles;
+  flushSchool: FlushSchool;
+  winterSchool: WinterSchool;
+  paper: Paper;
+  labelSheet: LabelSheet | null;
   scoopL: number | null;
   tubL: number | null;
   avoided: Avoided;

@@ -1,17 +1,23 @@
 <script setup lang="ts">
 import {
   DRYINGS,
+  FIRST_WATER_SCHOOLS,
+  FLUSH_SCHOOLS,
   GROWTH_FORMS,
   LIGHT_CLASSES,
   MEDIUM_KINDS,
   OLD_MEDIUM_SCHOOLS,
   RHYTHMS,
   ROOT_KINDS,
+  ROT_SCHOOLS,
   SIZE_SCHOOLS,
   SUPPORT_HABITS,
+  TO_PEBBLES,
   VIGOURS,
+  WEAK_ROOT_SCHOOLS,
   WHEN_SCHOOLS,
   WINDOWS,
+  WINTER_SCHOOLS,
   type Traits,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
@@ -100,12 +106,18 @@ const schools = [
   { name: 'when' as const, label: m.settings.when, rows: WHEN_SCHOOLS },
   { name: 'size' as const, label: m.settings.size, rows: SIZE_SCHOOLS },
   { name: 'oldMedium' as const, label: m.settings.oldMedium, rows: OLD_MEDIUM_SCHOOLS },
+  { name: 'firstWater' as const, label: m.settings.firstWater, rows: FIRST_WATER_SCHOOLS },
+  { name: 'weakRoots' as const, label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
+  { name: 'rot' as const, label: m.settings.rot, rows: ROT_SCHOOLS },
+  { name: 'toPebbles' as const, label: m.settings.toPebbles, rows: TO_PEBBLES },
+  { name: 'flush' as const, label: m.settings.flush, rows: FLUSH_SCHOOLS },
+  { name: 'winter' as const, label: m.settings.winter, rows: WINTER_SCHOOLS },
 ];
 const schoolItems = (rows: Record<string, { label: string }>) => [
   { value: null, title: m.settings.asCollection },
   ...Object.entries(rows).map(([value, { label }]) => ({ value, title: label })),
 ];
-function setSchool(name: 'when' | 'size' | 'oldMedium', value: string | null): void {
+function setSchool(name: keyof Plant['schools'], value: string | null): void {
   const { [name]: _before, ...others } = props.file.plant.schools;
   void write({ schools: value === null ? others : { ...others, [name]: value } }, name);
 }

@@ -8,6 +8,8 @@ import {
   grownStanding,
   isGrown,
   keepingDamp,
+  piecesAllowed,
+  piecesFault,
   planSupport,
   potLadder,
   procedure,
@@ -67,6 +69,13 @@ export interface FitChoices {
   layer: DrainageLayer;
   pieces: number;
   rootsPruned: boolean;
+  /** growths and live roots to divide by; null: not counted */
+  growths: number | null;
+  countedRoots: number | null;
+  /** seated on an upturned net pot, wrapped in moss */
+  mound: boolean;
+  /** share of the roots found alive at the bench, 0 … 1; null: as last seen */
+  liveRoots: number | null;
   /** id of the pot taken by hand; null: the ladder's own choice */
   picked: string | null;
   supportMode: 'keep' | 'new' | 'none';
@@ -105,6 +114,10 @@ export function startingChoices(file: PlantFile, fitting: Fitting): FitChoices {
     layer: plan?.layer ?? usePantry().pantry.recipe(traits.recipe).extras.layer ?? 'screen',
     pieces: plan?.cuts.pieces ?? 1,
     rootsPruned: plan?.cuts.rootsPruned ?? false,
+    growths: plan?.cuts.counted?.growths ?? null,
+    countedRoots: plan?.cuts.counted?.roots ?? null,
+    mound: plan?.mound ?? false,
+    liveRoots: null,
     picked: null,
     supportMode: plan
       ? plan.support
@@ -151,7 +164,14 @@ interface Supported {
 /** A plant's fit as it follows from what is chosen: ladder, support, how it stands now and later. */
 export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting }>>) {
   const choices = reactive(startingChoices(loaded.value.file, loaded.value.fitting));
-  const file = computed(() => loaded.value.file);
+  /** The plant as it is known, with what was found at the bench. */
+  const file = computed((): PlantFile => {
+    const { file: known } = loaded.value;
+    if (choices.liveRoots === null) return known;
+    const { situation } = known;
+    const signals = { ...situation.signals, liveRoots: choices.liveRoots };
+    return { ...known, situation: { ...situation, signals } };
+  });
   const fitting = computed(() => loaded.value.fitting);
   const store = usePantry();
   const settings = useSettings();
@@ -361,6 +381,13 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
     return remedies(worse, rung.value.covers, ladder.value.rungs);
   });
 
+  const counted = computed(() => ({ growths: choices.growths, roots: choices.countedRoots }));
+  /** Why it cannot be divided so; empty: it can. */
+  const piecesRefused = computed(
+    () => piecesFault(choices.pieces, file.value.situation.traits, counted.value) ?? '',
+  );
+  const onMound = computed(() => choices.mound && newKind.value === 'moss');
+
   /** What is settled on, as it is kept. */
   const settled = computed((): FitPlan | null => {
     if (!rung.value) return null;
@@ -377,7 +404,12 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
       ...(ownParts.value ? { parts: ownParts.value } : {}),
       size: choices.size,
       layer: choices.layer,
-      cuts: { pieces: choices.pieces, rootsPruned: choices.rootsPruned },
+      cuts: {
+        pieces: choices.pieces,
+        rootsPruned: choices.rootsPruned,
+        ...(choices.pieces > 1 ? { counted: counted.value } : {}),
+      },
+      ...(onMound.value ? { mound: true } : {}),
       support: at && {
         kind: at.kind.id,
         section: at.section,
@@ -443,10 +475,14 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
         fixing: at.fixing,
       },
       topDressing: dressing ? extraWords(dressing) : null,
+      mound: onMound.value,
       wetKg: stances.value.now.wetKg,
       schools: {
         firstWater: plant.schools.firstWater ?? settings.current.firstWaterSchool,
         wetting: settings.current.wettingSchool,
+        weakRoots: plant.schools.weakRoots ?? settings.current.weakRootSchool,
+        rot: plant.schools.rot ?? settings.current.rotSchool,
+        toPebbles: plant.schools.toPebbles ?? settings.current.toPebblesSchool,
       },
     });
   });
@@ -473,6 +509,8 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
     stances,
     remedies: remedied,
     settled,
+    piecesRefused,
+    allowed: computed(() => piecesAllowed(file.value.situation.traits, counted.value)),
   };
 }
 export type Fit = ReturnType<typeof useFit>;

@@ -15,6 +15,9 @@ function formatterOf(digits: number): Intl.NumberFormat {
   return formatter;
 }
 
+const ISO_DAY = /\b\d{4}-\d{2}-\d{2}\b/g;
+const dayWriter = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+
 /** Numbers with their units, in the keeper's own system. The core knows metric only. */
 export function useUnits() {
   const settings = useSettings();
@@ -42,7 +45,12 @@ export function useUnits() {
     if (us.value) return `${format(convert(kg, 'kg').to('lb'), 1)} lb`;
     return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
   };
-  const inUnit: Record<string, (value: number) => string> = { cm: length, L: volume, kg: weight };
+  const inUnit: Record<string, (value: number) => string> = {
+    cm: length,
+    L: volume,
+    mL: (value) => volume(value / 1000),
+    kg: weight,
+  };
 
   return {
     us,
@@ -52,13 +60,17 @@ export function useUnits() {
     length,
     volume,
     weight,
-    /** a sentence of the core, which knows metric only, with its sizes in the keeper's own system */
-    said: (sentence: string) =>
-      us.value
-        ? sentence.replace(/(\d+(?:\.\d+)?) (cm|L|kg)\b/g, (_, value: string, unit: string) =>
+    /** a sentence of the core, which knows metric and ISO days only, as the keeper reads it */
+    said: (sentence: string) => {
+      const dated = sentence.replace(ISO_DAY, (iso) =>
+        dayWriter.format(new Date(`${iso}T12:00:00`)),
+      );
+      return us.value
+        ? dated.replace(/(\d+(?:\.\d+)?) (cm|mL|L|kg)\b/g, (_, value: string, unit: string) =>
             inUnit[unit]!(Number(value)),
           )
-        : sentence,
+        : dated;
+    },
     /** a typed length in cm */
     lengthToCm: (typed: number) => (us.value ? convert(typed, 'in').to('cm') : typed),
     lengthFromCm: (cm: number) =>

@@ -1,3 +1,4 @@
+import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
@@ -11,8 +12,13 @@ const potUps = (cost: number) =>
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
   bench,
+  labels,
   mix,
+  outcome,
   solutions,
+  tray,
+  water,
+  worked,
   app: {
     name: 'Fernbank',
     skip: 'Skip to the page',
@@ -89,11 +95,12 @@ export const en = {
     emptyTitle: 'Nothing to walk round yet',
     empty: 'Add your first plant, and Fernbank will tell you when to look at it.',
     addPlant: 'Add a plant',
-    counts: (looks: number, tasks: number, acts: number) =>
+    counts: (looks: number, tasks: number, acts: number, others = 0) =>
       [
         acts > 0 ? `${acts} to repot` : '',
         looks > 0 ? `${looks} to look at` : '',
         tasks > 0 ? `${tasks} aftercare` : '',
+        others > 0 ? `${others} reservoirs and tray` : '',
       ]
         .filter(Boolean)
         .join(' · ') || 'nothing is due',
@@ -372,6 +379,9 @@ export const en = {
     piecesOne: 'not divided',
     piecesOf: (n: number) => `${n} pieces`,
     rootsPruned: 'Roots cut back',
+    growths: 'Growths counted',
+    countedRoots: 'Live roots counted',
+    mound: 'As a moss mound on an upturned net pot',
     layer: 'On the pot’s floor',
     notes: 'What its make does',
     clearance: 'under the shelf',
@@ -685,6 +695,21 @@ export const en = {
   aftercare: {
     calendar: 'Calendar file',
     title: 'Aftercare',
+    rooms: {
+      tasks: 'Tasks',
+      tray: 'Tray',
+      water: 'Reservoirs',
+      solutions: 'Solutions',
+    },
+    every: (days: number, date: string) => `every ${days} days until ${date}`,
+    until: (date: string) => `until ${date}`,
+    moved: (why: string) => `Moved: ${why}.`,
+    moveTo: 'Move to another day',
+    movedTo: (date: string) => `Moved to ${date}.`,
+    feed: 'Subscribe',
+    feedHint: 'Calendar programs that subscribe to this address follow when a task moves:',
+    nextUp: 'This week and before',
+    comes: 'Later',
     intro: 'What fresh repots need, and when to look again.',
     empty: 'No plant is in aftercare. Confirm a repot and its plan appears here.',
     today: 'due',
@@ -716,10 +741,19 @@ export const en = {
     leafCm: 'newest leaf',
     reservoirPh: 'reservoir pH',
     reservoirEcMsCm: 'reservoir EC',
+    reservoirFilledL: 'reservoir filled',
+    reservoirFlushed: 'reservoir flushed',
+    reservoirLeft: 'left in the reservoir',
+    wickDamp: 'wick damp',
+    wickDry: 'wick dry',
+    saltCrust: 'salt crust',
     pictures: 'Pictures',
     overruled: 'Overruled',
     arrived: 'Arrived',
     notes: 'Note',
+    label: 'Label',
+    propagate: 'Propagate',
+    gone: (date: string) => `Lost on ${date}. Its record goes on teaching.`,
     undoRepot: 'Undo this repot',
     undoAsk: 'Undo this repot? Pot, medium and tasks return to what they were before.',
     undone: 'Repot undone.',
@@ -893,6 +927,12 @@ export const en = {
     us: 'US',
     when: 'When to repot',
     size: 'How far up',
+    weakRoots: 'Weak or dead roots',
+    rot: 'Rotted tissue',
+    toPebbles: 'From soil into pebbles',
+    flush: 'A reservoir is flushed',
+    winter: 'A reservoir in the dark months',
+    paper: 'Paper',
     firstWater: 'First water',
     oldMedium: 'Old medium',
     asCollection: 'as the collection',

@@ -19,6 +19,10 @@ export const useNotices = defineStore('notices', () => {
     fault: (error: unknown) => {
       current.value = { text: wordsFor(error), kind: 'fault' };
     },
+    /** a fault that is in words already */
+    say: (text: string) => {
+      current.value = { text, kind: 'fault' };
+    },
     clear: () => {
       current.value = null;
     },

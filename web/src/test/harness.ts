@@ -200,6 +200,7 @@ export const PLANT: Plant = {
   stems: 1,
   coverId: null,
   schools: {},
+  goneOn: null,
   traits: {},
   note: '',
 };
@@ -248,6 +249,10 @@ export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFi
     lookDue: { date: TODAY, why: '', worth: 0 },
     overrule: null,
     overrules: [],
+    learned: { pace: null, life: null, stays: 0 },
+    outcomes: [],
+    worked: null,
+    reservoir: null,
     water: null,
     growth: null,
     photos: [],

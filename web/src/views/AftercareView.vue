@@ -1,17 +1,23 @@
 <script setup lang="ts">
-import { mdiCheck } from '@mdi/js';
-import { computed } from 'vue';
-import { api } from '../api/client.ts';
+import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
+import { CHECKPOINTS } from '@fernbank/core';
+import { computed, ref } from 'vue';
+import { api, wordsFor } from '../api/client.ts';
 import type { Page, Plant, Task } from '../api/types.ts';
+import AfterNav from '../components/AfterNav.vue';
 import FetchState from '../components/FetchState.vue';
+import FormDialog from '../components/FormDialog.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
 import { useTaskDone } from '../composables/useTaskDone.ts';
 import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const settings = useSettings();
 const { day, daysLate } = useDates();
+const { said } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
   const [tasks, plants] = await Promise.all([
     api<Page<Task>>('/tasks?limit=1000'),
@@ -33,24 +39,60 @@ const beds = computed(() => {
     .sort((a, b) => a.open[0]!.due.localeCompare(b.open[0]!.due));
 });
 const setDone = useTaskDone(load);
+/** A look that asks how the repot went, once its question is open. */
+const asksNow = ({ rule, due }: Task) =>
+  rule !== null && rule in CHECKPOINTS && daysLate(due) >= -OPEN_BEFORE_DAYS;
+const OPEN_BEFORE_DAYS = 7;
+/** Calendar programs take this scheme as “subscribe”. */
+const feed = `webcal://${location.host}/api/tasks/calendar.ics`;
+
+const notices = useNotices();
+const moving = ref(false);
+const moved = ref<Task | null>(null);
+const moveTo = ref('');
+const moveFault = ref('');
+function askMove(task: Task): void {
+  moved.value = task;
+  moveTo.value = task.due;
+  moveFault.value = '';
+  moving.value = true;
+}
+async function move(): Promise<void> {
+  const { id, rev, due } = moved.value!;
+  const put = (to: string, of: number) =>
+    api<Task>(`/tasks/${id}`, { method: 'PATCH', body: { due: to }, rev: of });
+  try {
+    const after = await put(moveTo.value, rev);
+    moving.value = false;
+    notices.done(m.aftercare.movedTo(day(after.due)), async () => {
+      await put(due, after.rev);
+      await load();
+    });
+    await load();
+  } catch (error) {
+    moveFault.value = wordsFor(error);
+  }
+}
 </script>
 
 <template>
   <div class="page stack">
-    <header>
-      <div class="row spread">
-        <h1>{{ m.aftercare.title }}</h1>
-        <span class="row">
-          <v-btn variant="outlined" min-height="48" href="/api/tasks/calendar.ics">{{
-            m.aftercare.calendar
-          }}</v-btn>
-          <v-btn variant="outlined" min-height="48" to="/aftercare/solutions">{{
-            m.solutions.title
-          }}</v-btn>
-        </span>
-      </div>
-      <p class="quiet">{{ m.aftercare.intro }}</p>
+    <header class="row spread">
+      <h1>{{ m.aftercare.title }}</h1>
+      <AfterNav at="tasks" />
     </header>
+    <div class="row spread">
+      <p class="quiet">{{ m.aftercare.intro }}</p>
+      <span class="row">
+        <v-btn variant="outlined" min-height="48" href="/api/tasks/calendar.ics">{{
+          m.aftercare.calendar
+        }}</v-btn>
+        <v-btn variant="outlined" min-height="48" :href="feed">{{ m.aftercare.feed }}</v-btn>
+      </span>
+    </div>
+    <p class="quiet small">
+      {{ m.aftercare.feedHint }} <code>{{ feed }}</code>
+    </p>
     <FetchState :fault="fault" :loading="!value" @retry="load" />
     <section v-if="value && beds.length === 0" class="panel stack">
       <p>{{ m.aftercare.empty }}</p>
@@ -69,8 +111,24 @@ const setDone = useTaskDone(load);
             <span :class="['due', { late: daysLate(task.due) >= 0 }]">{{ day(task.due) }}</span>
             <div>
               <strong>{{ task.title }}</strong>
-              <div class="quiet">{{ task.why }}</div>
+              <span v-if="task.until" class="quiet span">{{
+                task.everyDays
+                  ? m.aftercare.every(task.everyDays, day(task.until))
+                  : m.aftercare.until(day(task.until))
+              }}</span>
+              <div class="quiet sentence">{{ task.why }}</div>
+              <div v-if="task.moved" class="quiet">{{ m.aftercare.moved(said(task.moved)) }}</div>
+              <router-link v-if="asksNow(task)" :to="`/plants/${plant.id}/outcome`">{{
+                m.outcome.ask
+              }}</router-link>
             </div>
+            <v-btn
+              :icon="mdiCalendarArrowRight"
+              variant="text"
+              size="48"
+              :aria-label="`${m.aftercare.moveTo}: ${task.title}, ${plant.name}`"
+              @click="askMove(task)"
+            />
             <v-btn
               :icon="mdiCheck"
               variant="outlined"
@@ -82,6 +140,17 @@ const setDone = useTaskDone(load);
         </ol>
       </section>
     </div>
+    <FormDialog
+      v-model="moving"
+      :title="m.aftercare.moveTo"
+      :save="m.app.save"
+      :fault="moveFault"
+      :width="420"
+      @submit="move"
+    >
+      <p v-if="moved">{{ moved.title }}</p>
+      <v-text-field v-model="moveTo" type="date" :label="m.tray.date" name="due" />
+    </FormDialog>
   </div>
 </template>
 
@@ -98,11 +167,14 @@ ol {
 }
 .task {
   display: grid;
-  grid-template-columns: 4.6em minmax(0, 1fr) auto;
+  grid-template-columns: 4.6em minmax(0, 1fr) auto auto;
   gap: 10px;
   align-items: center;
   padding: 8px 0;
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+}
+.span {
+  margin-left: 6px;
 }
 .due.late {
   color: rgb(var(--v-theme-primary));

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
-import { rimCm, supportKind, SIGNALS } from '@fernbank/core';
+import {
+  checkpointOn,
+  CHECKPOINTS,
+  GRADES,
+  rimCm,
+  SEEN,
+  supportKind,
+  SIGNALS,
+} from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
@@ -17,13 +25,16 @@ import { useLoaded } from '../composables/useLoaded.ts';
 import { useExtraWords } from '../composables/extraWords.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
+import ReservoirCard from '../components/water/ReservoirCard.vue';
 import { useNotices } from '../stores/notices.ts';
+import { useSettings } from '../stores/settings.ts';
 
 const route = useRoute();
 const router = useRouter();
 const notices = useNotices();
 const { full, day } = useDates();
-const { length, weight, volume, percent } = useUnits();
+const { length, weight, volume, percent, number } = useUnits();
+const settings = useSettings();
 const { extraWords } = useExtraWords();
 const {
   value: file,
@@ -77,6 +88,16 @@ function measurementWords({ kind, value }: Measurement): string {
       return m.plant.watered;
     case 'reservoirEcMsCm':
       return `${m.plant.reservoirEcMsCm} ${value} mS/cm`;
+    case 'reservoirFilledL':
+      return `${m.plant.reservoirFilledL} ${volume(value)}`;
+    case 'reservoirLeft':
+      return `${m.plant.reservoirLeft} ${percent(value)} %`;
+    case 'reservoirFlushed':
+      return m.plant.reservoirFlushed;
+    case 'wickDamp':
+      return value >= 0.5 ? m.plant.wickDamp : m.plant.wickDry;
+    case 'saltCrust':
+      return `${m.plant.saltCrust}: ${m.water.crust[value as 0 | 1 | 2]}`;
     default:
       return `${m.plant[kind]} ${value}`;
   }
@@ -144,12 +165,47 @@ const moments = computed<Moment[]>(() => {
       lines: [],
       photos: photos.filter((photo) => photo.date === date),
     })),
+    ...file.value.outcomes.map((outcome) => ({
+      key: `g${outcome.id}`,
+      date: outcome.date,
+      title: `${m.outcome.title} (${CHECKPOINTS[outcome.at].label})`,
+      lines: [
+        [GRADES[outcome.grade].label, ...outcome.seen.map((sign) => SEEN[sign].label)].join(' · '),
+        outcome.note,
+      ].filter(Boolean),
+    })),
     ...(plant.acquired
       ? [{ key: 'a', date: plant.acquired, title: m.plant.arrived, lines: [] }]
       : []),
   ];
   return list.sort((a, b) => b.date.localeCompare(a.date) || b.key.localeCompare(a.key));
 });
+/** The question that is open today, if one is. */
+const askedAt = computed(() => {
+  const [newest] = file.value?.repots ?? [];
+  return newest && !file.value!.plant.goneOn
+    ? checkpointOn(newest.date, settings.current.today)
+    : null;
+});
+/** What its record taught, and how others of its kind of repot went. */
+const lessons = computed(() => {
+  const { learned, worked } = file.value!;
+  return [
+    learned.pace && m.worked.pace(times(learned.pace.factor), String(percent(learned.pace.sdLog))),
+    learned.life &&
+      m.worked.life(
+        times(learned.life.factor),
+        times(learned.life.low),
+        times(learned.life.high),
+        learned.life.judged,
+      ),
+    worked &&
+      (worked.tally.telling
+        ? m.worked.like(worked.label, `${percent(worked.tally.mean)} %`, worked.tally.cases)
+        : m.worked.likeFew(worked.label, worked.tally.cases)),
+  ].filter((line): line is string => Boolean(line));
+});
+const times = (factor: number) => `${number(factor, 1)}×`;
 const openTasks = computed(() => file.value?.tasks.filter(({ done }) => done === null) ?? []);
 const subject = computed(() => {
   const { plant, height, cover } = file.value!;
@@ -206,6 +262,9 @@ async function remove(): Promise<void> {
     <FetchState :fault="fault" :loading="!file" @retry="load" />
     <template v-if="file">
       <PlantHeader :file="file" at="life" />
+      <p v-if="file.plant.goneOn" class="caution" role="status">
+        {{ m.plant.gone(full(file.plant.goneOn)) }}
+      </p>
       <div class="two">
         <section class="panel stack">
           <figure class="drawing">
@@ -278,6 +337,18 @@ async function remove(): Promise<void> {
               >{{ m.app.edit }}</v-btn
             >
             <v-btn
+              :to="`/record/labels?plants=${file.plant.id}`"
+              variant="outlined"
+              min-height="48"
+              >{{ m.plant.label }}</v-btn
+            >
+            <v-btn
+              :to="`/aftercare/tray?from=${file.plant.id}`"
+              variant="outlined"
+              min-height="48"
+              >{{ m.plant.propagate }}</v-btn
+            >
+            <v-btn
               :prepend-icon="mdiDeleteOutline"
               variant="text"
               min-height="48"
@@ -296,6 +367,24 @@ async function remove(): Promise<void> {
               </li>
             </ul>
           </section>
+          <section v-if="askedAt || lessons.length > 0" class="panel stack">
+            <div v-if="askedAt" class="row spread">
+              <h2>{{ m.outcome.title }}</h2>
+              <v-btn color="primary" min-height="52" :to="`/plants/${file.plant.id}/outcome`">{{
+                m.outcome.ask
+              }}</v-btn>
+            </div>
+            <template v-if="lessons.length > 0">
+              <h2>{{ m.worked.learned }}</h2>
+              <p v-for="lesson in lessons" :key="lesson">{{ lesson }}</p>
+            </template>
+          </section>
+          <ReservoirCard
+            v-if="file.reservoir"
+            :over="file.reservoir"
+            @noted="load"
+            @change="router.push('/aftercare/water')"
+          />
           <LogPanel :file="file" />
           <section class="panel">
             <h2>{{ m.plant.life }}</h2>

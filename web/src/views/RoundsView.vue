@@ -1,24 +1,32 @@
 <script setup lang="ts">
 import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
+import { CHECKPOINTS } from '@fernbank/core';
 import { computed } from 'vue';
 import { api } from '../api/client.ts';
-import type { Rounds, RoundsAsk } from '../api/types.ts';
+import type { Rounds, RoundsAsk, Task } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
 import { useTaskDone } from '../composables/useTaskDone.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 
 const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
 const { full, daysLate } = useDates();
+const { said } = useUnits();
 
 const asks = computed(() => rounds.value?.spots.flatMap(({ plants }) => plants) ?? []);
 const tally = computed(() => {
   const all = asks.value.flatMap((entry) => entry.asks);
   const count = (kind: RoundsAsk['kind']) => all.filter((ask) => ask.kind === kind).length;
-  return m.rounds.counts(count('look'), count('task'), count('act'));
+  return m.rounds.counts(
+    count('look'),
+    count('task'),
+    count('act'),
+    count('reservoir') + (rounds.value?.tray.length ?? 0),
+  );
 });
 
 const mostWorth = computed(() =>
@@ -27,6 +35,14 @@ const mostWorth = computed(() =>
   ),
 );
 
+/** What cannot wait for the walk to come by. */
+const alarms = computed(() =>
+  asks.value.flatMap(({ plantId, name, asks: of }) =>
+    of.flatMap((ask) =>
+      ask.kind === 'reservoir' && ask.ask.urgent ? [{ plantId, name, title: ask.ask.title }] : [],
+    ),
+  ),
+);
 const notices = useNotices();
 async function allFine(spotId: number): Promise<void> {
   const { date } = rounds.value!;
@@ -47,6 +63,8 @@ async function allFine(spotId: number): Promise<void> {
 }
 
 const setDone = useTaskDone(load);
+/** Looks at three weeks, seven, a season ask how it went. */
+const isGraded = ({ rule }: Task) => rule !== null && rule in CHECKPOINTS;
 const late = (due: string) => {
   const days = daysLate(due);
   return days > 0 ? m.rounds.overdue(days) : '';
@@ -59,6 +77,10 @@ const late = (due: string) => {
       <h1>{{ m.rounds.title }}</h1>
       <p v-if="rounds" class="quiet">
         {{ m.rounds.intro(full(rounds.date)) }} <strong>{{ tally }}</strong>
+      </p>
+      <p v-for="alarm in alarms" :key="`${alarm.plantId} ${alarm.title}`" role="alert">
+        <router-link :to="`/plants/${alarm.plantId}`">{{ alarm.name }}</router-link>:
+        <strong class="late">{{ alarm.title }}</strong>
       </p>
       <p v-if="mostWorth.length > 0" class="worth">
         {{ m.rounds.worth }}
@@ -126,6 +148,15 @@ const late = (due: string) => {
                       <div class="quiet">{{ ask.task.why }}</div>
                     </div>
                     <v-btn
+                      v-if="isGraded(ask.task)"
+                      variant="outlined"
+                      min-height="48"
+                      :to="`/plants/${entry.plantId}/outcome`"
+                      :aria-label="`${m.outcome.ask} ${entry.name}`"
+                      >{{ m.outcome.ask }}</v-btn
+                    >
+                    <v-btn
+                      v-else
                       :prepend-icon="mdiCheck"
                       variant="outlined"
                       min-height="48"
@@ -134,6 +165,21 @@ const late = (due: string) => {
                     >
                       {{ m.rounds.done }}
                     </v-btn>
+                  </div>
+                </template>
+                <template v-else-if="ask.kind === 'reservoir'">
+                  <div class="row spread nowrap">
+                    <div>
+                      <strong :class="{ late: ask.ask.urgent }">{{ ask.ask.title }}</strong>
+                      <div class="quiet">{{ said(ask.ask.why) }}; {{ ask.ask.remedy }}</div>
+                    </div>
+                    <v-btn
+                      variant="outlined"
+                      min-height="48"
+                      to="/aftercare/water"
+                      :aria-label="`${m.water.title}: ${entry.name}`"
+                      >{{ m.water.title }}</v-btn
+                    >
                   </div>
                 </template>
                 <template v-else-if="ask.kind === 'act'">
@@ -151,6 +197,26 @@ const late = (due: string) => {
                 </template>
               </li>
             </ul>
+          </li>
+        </ul>
+      </section>
+      <section v-if="rounds.tray.length > 0" class="panel">
+        <h2>{{ m.tray.asks }}</h2>
+        <ul class="asks">
+          <li v-for="ask in rounds.tray" :key="ask.id" class="row spread nowrap">
+            <div>
+              <strong
+                >{{ ask.kind === 'potOn' ? m.tray.potOn : m.tray.look }}: {{ ask.name }}</strong
+              >
+              <div class="quiet">{{ said(ask.why) }} · {{ ask.spot }}</div>
+            </div>
+            <v-btn
+              variant="outlined"
+              min-height="48"
+              to="/aftercare/tray"
+              :aria-label="`${m.tray.title}: ${ask.name}`"
+              >{{ m.aftercare.rooms.tray }}</v-btn
+            >
           </li>
         </ul>
       </section>

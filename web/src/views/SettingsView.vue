@@ -2,10 +2,16 @@
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import {
   FIRST_WATER_SCHOOLS,
+  FLUSH_SCHOOLS,
   LIGHT_CLASSES,
   OLD_MEDIUM_SCHOOLS,
+  PAPERS,
+  ROT_SCHOOLS,
   SIZE_SCHOOLS,
+  TO_PEBBLES,
+  WEAK_ROOT_SCHOOLS,
   WHEN_SCHOOLS,
+  WINTER_SCHOOLS,
 } from '@fernbank/core';
 import { ref } from 'vue';
 import { api } from '../api/client.ts';
@@ -55,6 +61,19 @@ async function remove(spot: SpotRow): Promise<void> {
 }
 const list = (schools: Record<string, { label: string }>) =>
   Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
+/** Schools of the hands: each says what it costs. */
+const handSchools: {
+  name: 'weakRootSchool' | 'rotSchool' | 'toPebblesSchool' | 'flushSchool' | 'winterSchool';
+  label: string;
+  rows: Record<string, { label: string; costs: string }>;
+}[] = [
+  { name: 'weakRootSchool', label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
+  { name: 'rotSchool', label: m.settings.rot, rows: ROT_SCHOOLS },
+  { name: 'toPebblesSchool', label: m.settings.toPebbles, rows: TO_PEBBLES },
+  { name: 'flushSchool', label: m.settings.flush, rows: FLUSH_SCHOOLS },
+  { name: 'winterSchool', label: m.settings.winter, rows: WINTER_SCHOOLS },
+];
+const papers = Object.entries(PAPERS).map(([value, { label }]) => ({ value, title: label }));
 const lightWord = (id: string) =>
   LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
 const warmth = (spot: SpotRow) =>
@@ -87,6 +106,12 @@ const warmth = (spot: SpotRow) =>
           ]"
           :label="m.settings.units"
           @update:model-value="(units) => change({ units })"
+        />
+        <v-select
+          :model-value="settings.current.paper"
+          :items="papers"
+          :label="m.settings.paper"
+          @update:model-value="(paper) => change({ paper })"
         />
         <NumberField
           :model-value="settings.current.scoopL"
@@ -132,6 +157,16 @@ const warmth = (spot: SpotRow) =>
           :items="list(FIRST_WATER_SCHOOLS)"
           :label="m.settings.firstWater"
           @update:model-value="(firstWaterSchool) => change({ firstWaterSchool })"
+        />
+        <v-select
+          v-for="school in handSchools"
+          :key="school.name"
+          :model-value="settings.current[school.name]"
+          :items="list(school.rows)"
+          :label="school.label"
+          :hint="`${m.settings.costs}: ${school.rows[settings.current[school.name]]!.costs}`"
+          persistent-hint
+          @update:model-value="(value: string) => change({ [school.name]: value })"
         />
       </div>
       <GroupSchools

@@ -6,6 +6,7 @@ import {
   ecOfPpm,
   elementsOf,
   feed,
+  phDrift,
   pourOf,
   ppmOfEc,
   whyNeverMix,
@@ -14,6 +15,8 @@ import {
   type PpmScale,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
+import AfterNav from '../components/AfterNav.vue';
+import BottlesPanel from '../components/water/BottlesPanel.vue';
 import NumberField from '../components/NumberField.vue';
 import { useDraft } from '../composables/useDraft.ts';
 import { useUnits } from '../composables/useUnits.ts';
@@ -38,6 +41,9 @@ const { draft } = useDraft('solutions', () => ({
   ec: 1.2 as number | null,
   scale: 500 as PpmScale,
   ppm: 600 as number | null,
+  phBefore: 6 as number | null,
+  phNow: 6.2 as number | null,
+  phDays: 5 as number | null,
 }));
 
 interface Sum {
@@ -97,6 +103,17 @@ const toEc = computed(() =>
     m.solutions.ec(number(ecOfPpm(draft.value.ppm!, draft.value.scale), 2)),
   ),
 );
+const drift = computed(() => {
+  const { phBefore, phNow, phDays } = draft.value;
+  return sum([phBefore, phNow, phDays], () => {
+    const { perDay, daysInRange, says } = phDrift(phBefore!, phNow!, phDays!);
+    return m.solutions.drifts(
+      number(perDay, 2),
+      daysInRange === null ? '' : number(Math.floor(daysInRange), 0),
+      says,
+    );
+  });
+});
 const scales = ([500, 640, 700] as const).map((value) => ({
   value,
   title: m.solutions.scale(value),
@@ -114,7 +131,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.solutions.title }}</h1>
-      <v-btn variant="text" min-height="48" to="/aftercare">{{ m.aftercare.title }}</v-btn>
+      <AfterNav at="solutions" />
     </header>
     <div class="sums">
       <section class="panel stack">
@@ -170,6 +187,17 @@ const never = computed(() => whyNeverMix(chemicals.value));
         <p v-if="poured.fault" role="alert" class="text-error">{{ poured.fault }}</p>
         <p v-else class="answer">{{ poured.text }}</p>
         <p class="caution">{{ m.solutions.labelRules }}</p>
+      </section>
+      <BottlesPanel />
+      <section class="panel stack">
+        <h2>{{ m.solutions.drift }}</h2>
+        <div class="fields">
+          <NumberField v-model="draft.phBefore" :label="m.solutions.phBefore" />
+          <NumberField v-model="draft.phNow" :label="m.solutions.phNow" />
+          <NumberField v-model="draft.phDays" :label="m.solutions.phDays" />
+        </div>
+        <p v-if="drift.fault" role="alert" class="text-error">{{ drift.fault }}</p>
+        <p v-else class="answer">{{ drift.text }}</p>
       </section>
       <section class="panel stack">
         <h2>{{ m.solutions.label }}</h2>

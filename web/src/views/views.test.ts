@@ -44,6 +44,10 @@ const TASK: Task = {
   plantId: 5,
   repotId: 1,
   kind: 'look',
+  rule: null,
+  until: null,
+  everyDays: null,
+  moved: '',
   due: '2026-03-10',
   title: 'Look at 3 weeks',
   why: 'does it stand firm?',
@@ -58,6 +62,7 @@ describe('Rounds', () => {
   const rounds: Rounds = {
     date: TODAY,
     mostWorth: [5],
+    tray: [],
     spots: [
       {
         id: 1,

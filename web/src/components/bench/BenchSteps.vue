@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { CAUTIONS, type Step, type StepId } from '@fernbank/core';
+import { CAUTIONS, EMPTY_BENCH, type BenchFound, type Step, type StepId } from '@fernbank/core';
 import { useWakeLock } from '@vueuse/core';
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { useFit } from '../../composables/useFit.ts';
 import { useTimeLeft } from '../../composables/timeLeft.ts';
@@ -9,6 +9,8 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useBench } from '../../stores/bench.ts';
 import { useSettings } from '../../stores/settings.ts';
+import PhotoButton from '../PhotoButton.vue';
+import FoundPanel from './FoundPanel.vue';
 import RepotForm from '../fit/RepotForm.vue';
 import MeasuresTable from '../mix/MeasuresTable.vue';
 import { batchFor } from '../../composables/batchFor.ts';
@@ -24,8 +26,31 @@ const { choices, settled, plan, rung, newKind } = fit;
 const plant = computed(() => props.loaded.file.plant);
 bench.start(plant.value.id, plant.value.name);
 /** Once it has left the bench the page stands a moment longer, with nothing done. */
-const NOTHING = { done: [] as StepId[], notes: {} as Partial<Record<StepId, string>> };
-const progress = computed(() => bench.plantOf(plant.value.id) ?? NOTHING);
+const progress = computed(() => bench.plantOf(plant.value.id) ?? EMPTY_BENCH);
+/** What was found replaces the plan, here and on every other device. */
+const planned = useFit(computed(() => props.loaded));
+watch(
+  () => progress.value.found,
+  ({ liveRoots, rootsPruned, pieces, recipeId, potOption }) => {
+    const asPlanned = planned.choices;
+    choices.liveRoots = liveRoots ?? null;
+    choices.rootsPruned = rootsPruned ?? asPlanned.rootsPruned;
+    choices.pieces = pieces ?? asPlanned.pieces;
+    choices.picked = potOption ?? asPlanned.picked;
+    const mix = recipeId ?? asPlanned.recipeId;
+    if (mix === choices.recipeId) return;
+    choices.recipeId = mix;
+    // A recipe that is taken comes as it is written; the plan’s own with what was swapped.
+    void nextTick(() => (choices.parts = recipeId === undefined ? asPlanned.parts : null));
+  },
+  { immediate: true, deep: true },
+);
+const onFound = (found: BenchFound) => bench.report(plant.value.id, { kind: 'found', found });
+
+function pictured(step: StepId, photoId: number): void {
+  bench.report(plant.value.id, { kind: 'photo', step, photoId });
+}
+const pictures = computed(() => (step.value ? (progress.value.photos[step.value.id] ?? []) : []));
 const steps = computed(() => fit.steps.value);
 const isDone = (id: StepId) => progress.value.done.includes(id);
 const firstOpen = () => {
@@ -157,6 +182,21 @@ const extensions = computed(() =>
         </div>
       </template>
       <v-textarea v-model="noteText" :label="m.bench.note" rows="1" auto-grow hide-details />
+      <div class="row">
+        <PhotoButton
+          :plant-id="plant.id"
+          :date="settings.current.today"
+          :label="m.bench.photo"
+          @taken="(photo) => pictured(step!.id, photo.id)"
+        />
+        <img
+          v-for="id in pictures"
+          :key="id"
+          :src="`/api/photos/${id}`"
+          :alt="m.bench.photoOf(said(step.title))"
+          class="thumbnail"
+        />
+      </div>
     </section>
     <section v-else class="panel stack now">
       <h2 class="big">{{ m.bench.finished }}</h2>
@@ -170,6 +210,7 @@ const extensions = computed(() =>
         m.bench.done
       }}</v-btn>
     </div>
+    <FoundPanel :fit="fit" :planned="planned" :found="progress.found" @found="onFound" />
     <details class="panel">
       <summary>{{ m.bench.all }}</summary>
       <ol class="all">
@@ -198,7 +239,9 @@ const extensions = computed(() =>
       :medium-kind="newKind"
       :scoop-l="settings.current.scoopL"
       :noted="notes"
-      @written="bench.leave(plant.id)"
+      :live-roots="choices.liveRoots"
+      :refused="fit.piecesRefused.value"
+      @written="bench.leave(plant.id, { told: true })"
     />
     <div>
       <v-btn
@@ -221,6 +264,12 @@ const extensions = computed(() =>
 }
 .big {
   font-size: clamp(1.4rem, 1.1rem + 1.4vw, 2rem);
+}
+.thumbnail {
+  width: 52px;
+  height: 52px;
+  object-fit: cover;
+  border-radius: 8px;
 }
 .items {
   padding-left: 1.1em;

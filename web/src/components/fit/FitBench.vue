@@ -5,13 +5,14 @@ import {
   footing,
   rimCm,
   supportAreaCm2,
+  TRAY_METHODS,
   type DrainageLayer,
   type PotOption,
   type Rung,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client.ts';
-import type { FitPlan, Fitting, PlanRow, PlantFile } from '../../api/types.ts';
+import type { FitPlan, Fitting, PlanRow, PlantFile, TrayBatch } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { shelfIdOf } from '../../composables/fitOptions.ts';
@@ -26,6 +27,7 @@ import type { CutawaySubject } from '../cutaway/scene.ts';
 import ComparePots from './ComparePots.vue';
 import DepthPlan from './DepthPlan.vue';
 import MixPanel from './MixPanel.vue';
+import NumberField from '../NumberField.vue';
 import PotLadder from './PotLadder.vue';
 import RepotForm from './RepotForm.vue';
 import StandingPanel from './StandingPanel.vue';
@@ -196,6 +198,30 @@ async function settle(fit: FitPlan | null, done: string): Promise<void> {
     notices.fault(error);
   } finally {
     saving.value = false;
+  }
+}
+/** A cutting instead of a pole on a grown plant: it waits in the tray to be cut. */
+async function planCutting(): Promise<void> {
+  const { id, name, taxon, groupId, spotId } = file.value.plant;
+  try {
+    const row = await api<TrayBatch>('/batches', {
+      method: 'POST',
+      body: {
+        method: 'cutting',
+        medium: 'moss',
+        parentId: id,
+        name: `${name}, ${TRAY_METHODS.cutting.label}`,
+        taxon,
+        groupId,
+        spotId,
+        date: settings.current.today,
+        count: choices.stems,
+        planned: true,
+      },
+    });
+    notices.done(m.tray.cuttingPlanned, () => api(`/batches/${row.id}`, { method: 'DELETE' }));
+  } catch (error) {
+    notices.fault(error);
   }
 }
 async function keepWish(): Promise<void> {
@@ -371,9 +397,26 @@ const freeOnShelf = (option: PotOption) => {
     @compare="compare"
   >
     <div class="row bench" role="group" :aria-label="m.fit.bench">
-      <v-select v-model="choices.pieces" :items="pieceCounts" :label="m.fit.pieces" />
+      <v-select
+        v-model="choices.pieces"
+        :items="pieceCounts"
+        :label="m.fit.pieces"
+        :error-messages="fit.piecesRefused.value"
+        :hint="choices.pieces > 1 ? fit.allowed.value.why : ''"
+        persistent-hint
+      />
+      <template v-if="choices.pieces > 1">
+        <NumberField v-model="choices.growths" :label="m.fit.growths" />
+        <NumberField v-model="choices.countedRoots" :label="m.fit.countedRoots" />
+      </template>
       <v-select v-model="choices.layer" :items="layers" :label="m.fit.layer" />
       <v-checkbox v-model="choices.rootsPruned" :label="m.fit.rootsPruned" hide-details />
+      <v-checkbox
+        v-if="fit.newKind.value === 'moss'"
+        v-model="choices.mound"
+        :label="m.fit.mound"
+        hide-details
+      />
     </div>
   </PotLadder>
   <ComparePots
@@ -392,6 +435,7 @@ const freeOnShelf = (option: PotOption) => {
     :height-cm="file.height.cm"
     :headroom-cm="loaded.fitting.headroomCm"
     :has-support="file.plant.supportCm !== null"
+    @plan-cutting="planCutting"
   />
   <div v-if="rung && stances" class="pair">
     <StandingPanel

@@ -22,6 +22,10 @@ const props = defineProps<{
   scoopL: number | null;
   /** what was noted at the bench */
   noted?: string;
+  /** share of the roots found alive there, 0 … 1 */
+  liveRoots?: number | null;
+  /** why it cannot be done so */
+  refused?: string;
 }>();
 const emit = defineEmits<{ written: [] }>();
 
@@ -65,6 +69,8 @@ async function confirm(): Promise<void> {
         extensions,
         scoopL,
         ...(keepsSupport ? {} : { support: support && housed(support) }),
+        liveRoots: props.liveRoots ?? null,
+        mound: settled.mound ?? false,
         ...draft.value,
         rootsCut: draft.value.rootsCut || cuts.rootsPruned || cuts.pieces > 1,
       },
@@ -100,9 +106,17 @@ async function confirm(): Promise<void> {
       <v-checkbox v-model="draft.rootsCut" :label="m.fit.rootsCut" />
     </div>
     <v-textarea v-model="draft.note" :label="m.fit.note" rows="2" auto-grow />
+    <p v-if="refused" role="alert" class="text-error">{{ refused }}</p>
     <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
     <div>
-      <v-btn type="submit" color="primary" size="large" min-height="54" :loading="saving">
+      <v-btn
+        type="submit"
+        color="primary"
+        size="large"
+        min-height="54"
+        :loading="saving"
+        :disabled="Boolean(refused)"
+      >
         {{ m.fit.confirmButton }}
       </v-btn>
     </div>

@@ -28,6 +28,7 @@ const props = defineProps<{
   headroomCm: number | null;
   hasSupport: boolean;
 }>();
+const emit = defineEmits<{ planCutting: [] }>();
 
 const { length, lengthUnit, lengthToCm, lengthFromCm, volume, weight, percent, number, said } =
   useUnits();
@@ -329,7 +330,12 @@ const stockWord = computed(() => {
               </span>
             </li>
           </ul>
-          <p v-if="choices.school === 'restart'">{{ m.fit.support.cuttingToo }}</p>
+          <p v-if="choices.school === 'restart'" class="row">
+            <span>{{ m.fit.support.cuttingToo }}</span>
+            <v-btn variant="outlined" min-height="48" @click="emit('planCutting')">{{
+              m.tray.planCutting
+            }}</v-btn>
+          </p>
         </div>
 
         <details v-if="choices.supportMode === 'new'">

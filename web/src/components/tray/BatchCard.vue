@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { TRAY_MEDIA, TRAY_METHODS } from '@fernbank/core';
+import { computed } from 'vue';
+import { api } from '../../api/client.ts';
+import type { BatchLook, SpotRow, TrayBatch } from '../../api/types.ts';
+import { useDates } from '../../composables/useDates.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
+
+/** One batch: how it stands, what it asks for, its looks. */
+const props = defineProps<{ batch: TrayBatch; spots: readonly SpotRow[] }>();
+const emit = defineEmits<{ look: []; potOn: []; changed: [] }>();
+const { day } = useDates();
+const { length, said } = useUnits();
+const notices = useNotices();
+const settings = useSettings();
+
+const spot = computed(() => props.spots.find(({ id }) => id === props.batch.spotId)?.name ?? '');
+const line = computed(() => {
+  const { count, method, medium, date, planned } = props.batch;
+  const what = m.tray.line(count, TRAY_METHODS[method].label, TRAY_MEDIA[medium].label);
+  return planned ? what : m.tray.since(what, day(date));
+});
+const lookLine = ({ rooted, rootCm, roots, lost }: BatchLook) =>
+  m.tray.lookLine(
+    rooted,
+    rootCm === null ? '' : length(rootCm),
+    roots === null ? '' : `${roots} ${m.tray.roots.toLowerCase()}`,
+    lost,
+  );
+const asksNow = computed(() => ['ready', 'late'].includes(props.batch.advice.when));
+
+async function cutNow(): Promise<void> {
+  const { id, date } = props.batch;
+  await change({ planned: false, date: settings.current.today }, m.tray.started, () =>
+    write({ planned: true, date }, id),
+  );
+}
+const write = (body: object, id = props.batch.id) =>
+  api<TrayBatch>(`/batches/${id}`, { method: 'PATCH', body });
+async function change(body: object, done: string, undo: () => Promise<unknown>): Promise<void> {
+  try {
+    await write(body);
+    notices.done(done, async () => {
+      await undo();
+      emit('changed');
+    });
+    emit('changed');
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+async function remove(): Promise<void> {
+  const { id, method, medium, parentId, name, taxon, groupId, spotId, date, count, nodes } =
+    props.batch;
+  const { planned, note, rev } = props.batch;
+  if (props.batch.looks.length > 0 && !window.confirm(`${m.tray.remove}?`)) return;
+  try {
+    await api(`/batches/${id}`, { method: 'DELETE', rev });
+    notices.done(m.tray.removed, async () => {
+      const body = { method, medium, parentId, name, taxon, groupId, spotId, date, count, nodes };
+      await api('/batches', { method: 'POST', body: { ...body, planned, note } });
+      emit('changed');
+    });
+    emit('changed');
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+</script>
+
+<template>
+  <section class="panel stack">
+    <header class="row spread">
+      <h2>{{ batch.name }}</h2>
+      <span :class="['when', batch.planned ? 'wait' : batch.advice.when]">{{
+        batch.planned ? m.tray.plannedFor(day(batch.date)) : m.tray.when[batch.advice.when]
+      }}</span>
+    </header>
+    <p>
+      {{ line }} <span class="quiet">· {{ spot }}</span>
+    </p>
+    <template v-if="!batch.planned">
+      <p>
+        <strong>{{ m.tray.standing(batch.living, batch.lost, batch.pottedOn) }}</strong>
+      </p>
+      <p class="sentence">
+        {{ said(batch.advice.why) }}.
+        <template v-if="batch.living > 0 && !asksNow">
+          <template v-if="batch.lookOn">{{ m.tray.lookOn(day(batch.lookOn)) }}</template>
+          {{ m.tray.expected(day(batch.expectedOn)) }}
+        </template>
+      </p>
+      <p v-if="asksNow">
+        {{ said(m.tray.firstPot(`${batch.first.rimCm} cm`, batch.first.why)) }}
+      </p>
+    </template>
+    <div class="row">
+      <v-btn v-if="batch.planned" color="primary" min-height="52" @click="cutNow">{{
+        m.tray.cutNow
+      }}</v-btn>
+      <template v-else-if="batch.living > 0">
+        <v-btn
+          :color="asksNow ? 'primary' : undefined"
+          :variant="asksNow ? 'flat' : 'outlined'"
+          min-height="52"
+          @click="emit('potOn')"
+          >{{ m.tray.potOn }}</v-btn
+        >
+        <v-btn
+          :color="asksNow ? undefined : 'primary'"
+          :variant="asksNow ? 'outlined' : 'flat'"
+          min-height="52"
+          @click="emit('look')"
+          >{{ m.tray.look }}</v-btn
+        >
+      </template>
+      <v-btn v-if="batch.pottedOn === 0" variant="text" min-height="52" @click="remove">{{
+        m.tray.remove
+      }}</v-btn>
+    </div>
+    <details v-if="batch.looks.length > 0">
+      <summary>{{ m.tray.looks }} ({{ batch.looks.length }})</summary>
+      <ul class="plain-list">
+        <li v-for="look in batch.looks" :key="look.id">
+          <span class="quiet">{{ day(look.date) }}</span> {{ lookLine(look) }} {{ look.note }}
+        </li>
+      </ul>
+    </details>
+    <p v-if="batch.children.length > 0">
+      {{ m.tray.children }}:
+      <template v-for="(child, i) in batch.children" :key="child.id">
+        <template v-if="i > 0">, </template>
+        <router-link :to="`/plants/${child.id}`">{{ child.name }}</router-link>
+      </template>
+    </p>
+    <p v-if="batch.note" class="quiet">{{ batch.note }}</p>
+  </section>
+</template>
+
+<style scoped>
+.when {
+  font-weight: 700;
+}
+.when.ready {
+  color: rgb(var(--v-theme-primary));
+}
+.when.late {
+  color: rgb(var(--v-theme-error));
+}
+.when.wait,
+.when.lost {
+  font-weight: 400;
+  color: rgb(var(--v-theme-on-surface), 0.76);
+}
+.plain-list {
+  list-style: none;
+  padding: 6px 0 0;
+}
+</style>

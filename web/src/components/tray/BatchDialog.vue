@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import {
+  resolveTaxon,
+  TRAY_MEDIA,
+  TRAY_METHODS,
+  type TrayMedium,
+  type TrayMethod,
+} from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { Plant, SpotRow, TrayBatch } from '../../api/types.ts';
+import { useDraft } from '../../composables/useDraft.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
+import FormDialog from '../FormDialog.vue';
+import NumberField from '../NumberField.vue';
+import TaxonField from '../TaxonField.vue';
+
+/** A new batch of starts. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{
+  plants: readonly Plant[];
+  spots: readonly SpotRow[];
+  /** taken from this plant, where the page knows */
+  parentId: number | null;
+}>();
+const emit = defineEmits<{ saved: [] }>();
+const notices = useNotices();
+const settings = useSettings();
+
+const { draft, clear } = useDraft('batch', () => ({
+  parentId: null as number | null,
+  name: '',
+  taxon: '',
+  groupId: null as string | null,
+  method: 'cutting' as TrayMethod,
+  medium: 'water' as TrayMedium,
+  spotId: null as number | null,
+  date: settings.current.today,
+  count: 3 as number | null,
+  nodes: null as number | null,
+  planned: false,
+  note: '',
+}));
+const errors = ref<Record<string, string>>({});
+const fault = ref('');
+const saving = ref(false);
+
+const rows = (from: Record<string, { label: string }>) =>
+  Object.entries(from).map(([value, { label }]) => ({ value, title: label }));
+const parents = computed(() => [
+  { value: null, title: m.tray.elsewhere },
+  ...props.plants.map(({ id, name, common }) => ({ value: id, title: `${name} (${common})` })),
+]);
+const places = computed(() => props.spots.map(({ id, name }) => ({ value: id, title: name })));
+
+watch(
+  open,
+  (isOpen) => {
+    if (!isOpen) return;
+    errors.value = {};
+    fault.value = '';
+    draft.value.spotId ??= props.spots[0]?.id ?? null;
+    if (props.parentId !== null) take(props.parentId);
+  },
+  { immediate: true },
+);
+/** What comes from a plant is of its kind, and stands beside it unless told otherwise. */
+function take(id: number | null): void {
+  draft.value.parentId = id;
+  const parent = props.plants.find((plant) => plant.id === id);
+  if (!parent) return;
+  draft.value.taxon = parent.taxon;
+  draft.value.groupId = parent.groupId;
+  draft.value.name = `${parent.name}, ${TRAY_METHODS[draft.value.method].label}`;
+}
+async function save(): Promise<void> {
+  const { name, taxon, groupId, count } = draft.value;
+  const found: Record<string, string> = {};
+  if (!name.trim()) found.name = m.form.required;
+  if (!resolveTaxon(taxon) && !groupId) found.taxon = m.form.unknownTaxon;
+  if (count === null || count < 1) found.count = m.form.number;
+  errors.value = found;
+  if (Object.keys(found).length > 0) return;
+  saving.value = true;
+  fault.value = '';
+  try {
+    const row = await api<TrayBatch>('/batches', { method: 'POST', body: draft.value });
+    clear();
+    open.value = false;
+    notices.done(m.tray.started, async () => {
+      await api(`/batches/${row.id}`, { method: 'DELETE' });
+      emit('saved');
+    });
+    emit('saved');
+  } catch (error) {
+    if (error instanceof ApiError && error.field) errors.value = { [error.field]: wordsFor(error) };
+    else fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+</script>
+
+<template>
+  <FormDialog
+    v-model="open"
+    :title="m.tray.startTitle"
+    :save="m.tray.save"
+    :saving="saving"
+    :fault="fault"
+    @submit="save"
+  >
+    <v-autocomplete
+      :model-value="draft.parentId"
+      :items="parents"
+      :label="m.tray.parent"
+      @update:model-value="take"
+    />
+    <TaxonField
+      v-if="draft.parentId === null"
+      v-model:taxon="draft.taxon"
+      v-model:group-id="draft.groupId"
+      :error="errors.taxon ?? ''"
+      :group-error="errors.groupId ?? ''"
+    />
+    <v-text-field v-model="draft.name" :label="m.tray.name" :error-messages="errors.name" />
+    <div class="fields">
+      <v-select v-model="draft.method" :items="rows(TRAY_METHODS)" :label="m.tray.method" />
+      <v-select
+        v-model="draft.medium"
+        :items="rows(TRAY_MEDIA)"
+        :label="m.tray.medium"
+        :hint="TRAY_MEDIA[draft.medium].cost"
+        persistent-hint
+      />
+      <NumberField v-model="draft.count" :label="m.tray.count" :error="errors.count ?? ''" />
+      <NumberField v-model="draft.nodes" :label="m.tray.nodes" :error="errors.nodes ?? ''" />
+      <v-select v-model="draft.spotId" :items="places" :label="m.tray.spot" />
+      <v-text-field
+        v-model="draft.date"
+        type="date"
+        :label="m.tray.date"
+        :error-messages="errors.date"
+      />
+    </div>
+    <v-checkbox v-model="draft.planned" :label="m.tray.planned" hide-details />
+    <v-textarea v-model="draft.note" :label="m.tray.note" rows="1" auto-grow />
+  </FormDialog>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>

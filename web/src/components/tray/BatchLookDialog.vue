@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { BatchLook, TrayBatch } from '../../api/types.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
+import FormDialog from '../FormDialog.vue';
+import NumberField from '../NumberField.vue';
+
+/** A look at a batch: how many have rooted, how long, how many are lost. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ batch: TrayBatch }>();
+const emit = defineEmits<{ saved: [] }>();
+const notices = useNotices();
+const settings = useSettings();
+const { lengthUnit, lengthToCm } = useUnits();
+
+const rooted = ref<number | null>(null);
+const rootLength = ref<number | null>(null);
+const roots = ref<number | null>(null);
+const branching = ref<boolean | null>(null);
+const lost = ref<number | null>(0);
+const note = ref('');
+const errors = ref<Record<string, string>>({});
+const fault = ref('');
+const saving = ref(false);
+const branches = [
+  { value: null, title: m.tray.notLooked },
+  { value: true, title: m.tray.yes },
+  { value: false, title: m.tray.no },
+];
+watch(
+  open,
+  (isOpen) => {
+    if (!isOpen) return;
+    rooted.value = props.batch.looks[0]?.rooted ?? null;
+    rootLength.value = null;
+    roots.value = null;
+    branching.value = null;
+    lost.value = 0;
+    note.value = '';
+    errors.value = {};
+    fault.value = '';
+  },
+  { immediate: true },
+);
+async function save(): Promise<void> {
+  if (rooted.value === null) {
+    errors.value = { rooted: m.form.number };
+    return;
+  }
+  saving.value = true;
+  errors.value = {};
+  fault.value = '';
+  try {
+    const row = await api<BatchLook>(`/batches/${props.batch.id}/looks`, {
+      method: 'POST',
+      body: {
+        date: settings.current.today,
+        rooted: rooted.value,
+        rootCm: rootLength.value === null ? null : lengthToCm(rootLength.value),
+        roots: roots.value,
+        branching: branching.value,
+        lost: lost.value ?? 0,
+        note: note.value,
+      },
+    });
+    open.value = false;
+    notices.done(m.tray.lookSaved, async () => {
+      await api(`/batches/looks/${row.id}`, { method: 'DELETE' });
+      emit('saved');
+    });
+    emit('saved');
+  } catch (error) {
+    if (error instanceof ApiError && error.field) errors.value = { [error.field]: wordsFor(error) };
+    else fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+</script>
+
+<template>
+  <FormDialog
+    v-model="open"
+    :title="m.tray.lookTitle(batch.name)"
+    :save="m.tray.lookSave"
+    :saving="saving"
+    :fault="fault || errors.date || ''"
+    :width="520"
+    @submit="save"
+  >
+    <div class="fields">
+      <NumberField v-model="rooted" :label="m.tray.rooted" :error="errors.rooted ?? ''" />
+      <NumberField
+        v-model="rootLength"
+        :label="m.tray.rootCm"
+        :unit="lengthUnit"
+        :error="errors.rootCm ?? ''"
+      />
+      <NumberField v-model="roots" :label="m.tray.roots" :error="errors.roots ?? ''" />
+      <v-select v-model="branching" :items="branches" :label="m.tray.branching" />
+      <NumberField v-model="lost" :label="m.tray.lost" :error="errors.lost ?? ''" />
+    </div>
+    <v-textarea v-model="note" :label="m.tray.note" rows="1" auto-grow />
+  </FormDialog>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 200px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>
