@@ -10,6 +10,7 @@ import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
 import {
+  looks,
   measurements,
   outcomes,
   overrules,
@@ -94,7 +95,7 @@ export function viewRoutes(context: Context): DescribedRouter {
         cover: plant.coverId
           ? db.select().from(pots).where(eq(pots.id, plant.coverId)).get()
           : null,
-        looks: file.looks,
+        looks: ofThis(looks).orderBy(desc(looks.date), desc(looks.id)).all(),
         repots: db
           .select()
           .from(repots)
@@ -115,7 +116,7 @@ export function viewRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
-type OfPlant = typeof overrules | typeof photos | typeof outcomes;
+type OfPlant = typeof looks | typeof overrules | typeof photos | typeof outcomes;
 
 const URGENCY = ['rescueNow', 'repotNow', 'repotInWeek', 'refreshOnly', 'leave'];
 

@@ -22,6 +22,7 @@ export const outcome = {
   takenBack: 'Taken back: the question is open again.',
   lostNote: 'A lost plant leaves the rounds; its record goes on teaching.',
   ask: 'How did it go?',
+  answer: 'Answer in three taps',
   earlier: 'Judged before',
 };
 

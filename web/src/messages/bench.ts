@@ -30,6 +30,7 @@ export const bench = {
   liveUnknown: 'as last seen',
   potTaken: 'Pot taken',
   mixTaken: 'Mix taken',
+  otherPot: (now: string, before: string) => `It now goes into ${now} instead of ${before}.`,
   litres: (now: string, planned: string) => `${now} of new mix, ${planned} planned.`,
   litresOver: (litres: string) => `${litres} are left over.`,
   litresShort: (litres: string) => `${litres} more must be mixed.`,

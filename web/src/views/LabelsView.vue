@@ -102,8 +102,13 @@ const refused = computed(() => {
   } catch (error) {
     const { message } = error as RangeError;
     const [field] = message.split(' ');
-    const word = m.labels.fields[field as keyof typeof m.labels.fields];
-    return { field, message: word ? message.replace(field!, word) : message };
+    return {
+      field,
+      message: message.replace(
+        /\b[a-z]+(?:[A-Z]\w*)?\b/g,
+        (name) => m.labels.fields[name as keyof typeof m.labels.fields] ?? name,
+      ),
+    };
   }
 });
 const sheet = computed((): LabelSheet | null => {

@@ -244,7 +244,7 @@ async function takeBack(row: Outcome): Promise<void> {
 .signs,
 .grades {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 168px), 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 142px), 1fr));
   gap: 8px;
 }
 .two-lines {

@@ -183,9 +183,10 @@ const moments = computed<Moment[]>(() => {
 /** The question that is open today, if one is. */
 const askedAt = computed(() => {
   const [newest] = file.value?.repots ?? [];
-  return newest && !file.value!.plant.goneOn
-    ? checkpointOn(newest.date, settings.current.today)
-    : null;
+  if (!newest || file.value!.plant.goneOn) return null;
+  const at = checkpointOn(newest.date, settings.current.today);
+  const told = file.value!.outcomes.some((one) => one.repotId === newest.id && one.at === at);
+  return told ? null : at;
 });
 /** What its record taught, and how others of its kind of repot went. */
 const lessons = computed(() => {
@@ -371,7 +372,7 @@ async function remove(): Promise<void> {
             <div v-if="askedAt" class="row spread">
               <h2>{{ m.outcome.title }}</h2>
               <v-btn color="primary" min-height="52" :to="`/plants/${file.plant.id}/outcome`">{{
-                m.outcome.ask
+                m.outcome.answer
               }}</v-btn>
             </div>
             <template v-if="lessons.length > 0">

@@ -97,6 +97,7 @@ describe('bench mode', () => {
     expect(sent.body).toMatchObject({ plantId: 5, date: TODAY });
     expect((sent.body as { note: string }).note).toContain('bark was sour');
     expect(useBench().plants).toEqual([]);
+    await flushPromises();
     expect(router.currentRoute.value.path).toBe('/plants/5');
   });
 
@@ -125,5 +126,35 @@ describe('bench mode', () => {
     await button(wrapper, m.bench.leave).trigger('click');
     expect(bench.plantOf(PLANT.id)).toBeNull();
     expect(bench.plantOf(7)!.done).toEqual(['screen']);
+  });
+
+  it('fewer live roots than planned: a smaller pot, what is left of the mix, told to the other devices, and back', async () => {
+    const { wrapper } = await show();
+    const bench = useBench();
+    const line = () => wrapper.find('.found [role=status]').text();
+    expect(line()).toContain(m.bench.litresSame);
+    bench.report(5, { kind: 'found', found: { liveRoots: 0.2 } });
+    await flushPromises();
+    expect(line()).toMatch(/are left over/);
+    expect(line()).toMatch(/It now goes into .* instead of green 17/);
+    expect(bench.unsent.at(-1)!.event).toEqual({ kind: 'found', found: { liveRoots: 0.2 } });
+    await button(wrapper, m.bench.back2plan).trigger('click');
+    await flushPromises();
+    expect(line()).toContain(m.bench.litresSame);
+  });
+
+  it('what was found goes into the record', async () => {
+    const { server, wrapper } = await show({ 'POST /repots': { id: 8, tasks: [] } });
+    useBench().report(5, { kind: 'found', found: { liveRoots: 0.4, rootsPruned: true } });
+    await flushPromises();
+    await finish(wrapper);
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    const sent = server.calls.find(({ path }) => path === '/repots')!;
+    expect(sent.body).toMatchObject({
+      liveRoots: 0.4,
+      rootsCut: true,
+      cuts: { pieces: 1, rootsPruned: true },
+    });
   });
 });

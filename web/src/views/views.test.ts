@@ -123,7 +123,7 @@ describe('Rounds', () => {
   });
 
   it('an empty collection leads to the first plant', async () => {
-    fakeServer({ 'GET /rounds': { date: TODAY, mostWorth: [], spots: [] } });
+    fakeServer({ 'GET /rounds': { date: TODAY, mostWorth: [], tray: [], spots: [] } });
     const { wrapper } = await open(RoundsView, '/rounds');
     expect(wrapper.find('a[href="/plants/new"]').exists()).toBe(true);
   });

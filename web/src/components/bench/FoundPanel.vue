@@ -36,6 +36,12 @@ const recipes = computed(() =>
   pantry.recipes.map(({ id, label }) => ({ value: id, title: label })),
 );
 
+/** What was found can ask for another pot by itself. */
+const otherPot = computed(() => {
+  const now = props.fit.rung.value?.option.label;
+  const before = props.planned.rung.value?.option.label;
+  return now && before && now !== before ? m.bench.otherPot(now, before) : '';
+});
 /** Smaller differences are what clings to the tub, L. */
 const LEAST_L = 0.03;
 const litres = computed(() => {
@@ -97,7 +103,8 @@ const litres = computed(() => {
         />
       </div>
       <p role="status">
-        {{ litres.line }} <strong>{{ litres.what }}</strong>
+        <template v-if="otherPot">{{ otherPot }} </template>{{ litres.line }}
+        <strong>{{ litres.what }}</strong>
       </p>
       <div v-if="changed">
         <v-btn variant="outlined" min-height="48" @click="emit('found', {})">{{
