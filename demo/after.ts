@@ -11,10 +11,12 @@ import {
   WINDOW_READINESS,
   type Grade,
   type IsoDate,
+  type MediumKind,
   type Practice,
+  type RootWork,
   type Seen,
+  type Spot,
 } from '@fernbank/core';
-import { eq } from 'drizzle-orm';
 import type { Db } from '../server/src/db/driver.ts';
 import {
   batches,
@@ -29,7 +31,6 @@ import {
   type MeasurementKind,
 } from '../server/src/db/schema.ts';
 import { stamp } from '../server/src/http/resource.ts';
-import { spotOf } from '../server/src/services/collection.ts';
 
 /** How likely a repot goes well, by whether it was done in the plant's window and how hard on the roots. */
 const GOES_WELL = { inWindow: 0.85, outside: 0.45, bareRoot: 0.85, mostOff: 0.95, ballKept: 1 };
@@ -50,32 +51,56 @@ const STAYS_BEFORE: Record<string, { months: number; ballCover: number; compacte
   Semaphore: { months: 14, ballCover: 0.7, compacted: true },
 };
 const LOOKED_BEFORE_DAYS = 4;
+const DAYS_PER_MONTH = 30.4;
+
+/** How a repot was done, as its record keeps it. */
+export function practised(
+  taxonName: string,
+  medium: MediumKind,
+  rootWork: RootWork['work'],
+  spot: Spot,
+  date: IsoDate,
+): Practice {
+  const taxon = resolveTaxon(taxonName)!;
+  return {
+    method: methodOf({
+      from: medium,
+      to: medium,
+      work: rootWork,
+      rootsCut: false,
+      pieces: 1,
+      rootsPruned: false,
+      rotten: false,
+    }),
+    schools: { when: 'window', size: 'oneUp', oldMedium: 'byMedium', firstWater: 'byPlant' },
+    medium,
+    season: seasonOf(date, spot.latitudeDeg),
+    inWindow: seasonAhead(spot, taxon.traits, date, 1).readiness[0]! >= WINDOW_READINESS,
+    group: taxon.group,
+  };
+}
+
+/** When the pot before a repot was taken, where that is remembered. */
+export function repotBefore(name: string, date: IsoDate): IsoDate | null {
+  const stay = STAYS_BEFORE[name];
+  return stay ? addDays(date, -Math.round(stay.months * DAYS_PER_MONTH)) : null;
+}
 
 /** What became of repots, what is in the tray, and how reservoirs were kept. */
 export function whatFollowed(db: Db, today: IsoDate): void {
   const random = seeded(77);
   const kept = db.select().from(plants).all();
   for (const row of db.select().from(repots).all()) {
-    const plant = kept.find(({ id }) => id === row.plantId)!;
-    const practice = practised(db, row, plant);
-    const stay = STAYS_BEFORE[plant.name];
-    const lastRepot = stay ? addDays(row.date, -Math.round(stay.months * 30.4)) : null;
-    db.update(repots)
-      .set({ practice, before: { ...row.before, lastRepot } })
-      .where(eq(repots.id, row.id))
-      .run();
+    const { id: plantId, name } = kept.find(({ id }) => id === row.plantId)!;
+    const stay = STAYS_BEFORE[name];
     if (stay) {
       const { ballCover, compacted } = stay;
+      const date = addDays(row.date, -LOOKED_BEFORE_DAYS);
       db.insert(looks)
-        .values({
-          ...stamp(),
-          plantId: plant.id,
-          date: addDays(row.date, -LOOKED_BEFORE_DAYS),
-          signals: { ballCover, compacted },
-        })
+        .values({ ...stamp(), plantId, date, signals: { ballCover, compacted } })
         .run();
     }
-    grade(db, row, practice, today, random);
+    grade(db, row, today, random);
   }
   fillTray(db, kept, today);
   keepWater(db, kept, today);
@@ -84,32 +109,10 @@ export function whatFollowed(db: Db, today: IsoDate): void {
 type PlantRow = typeof plants.$inferSelect;
 type RepotRow = typeof repots.$inferSelect;
 
-function practised(db: Db, { date, before, after, rootWork, rootsCut }: RepotRow, plant: PlantRow) {
-  const taxon = resolveTaxon(plant.taxon)!;
-  const spot = spotOf(db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!);
-  const practice: Practice = {
-    method: methodOf({
-      from: before.mediumKind,
-      to: after.mediumKind,
-      work: rootWork,
-      rootsCut,
-      pieces: 1,
-      rootsPruned: false,
-      rotten: false,
-    }),
-    schools: { when: 'window', size: 'oneUp', oldMedium: 'byMedium', firstWater: 'byPlant' },
-    medium: after.mediumKind,
-    season: seasonOf(date, spot.latitudeDeg),
-    inWindow: seasonAhead(spot, taxon.traits, date, 1).readiness[0]! >= WINDOW_READINESS,
-    group: taxon.group,
-  };
-  return practice;
-}
-
 /** Each question whose time is over was answered, or was not. */
-function grade(db: Db, row: RepotRow, practice: Practice, today: IsoDate, random: () => number) {
+function grade(db: Db, row: RepotRow, today: IsoDate, random: () => number) {
   const well =
-    (practice.inWindow ? GOES_WELL.inWindow : GOES_WELL.outside) * GOES_WELL[row.rootWork];
+    (row.practice!.inWindow ? GOES_WELL.inWindow : GOES_WELL.outside) * GOES_WELL[row.rootWork];
   const luck = random();
   const now: Grade =
     luck < well ? 'thrives' : luck < well + (1 - well) * HALF_WELL ? 'holdsOn' : 'suffers';
@@ -141,7 +144,11 @@ type NewLook = Omit<
 > & { daysAgo: number };
 
 function fillTray(db: Db, kept: readonly PlantRow[], today: IsoDate): void {
-  const shelf = db.select().from(spots).where(eq(spots.name, 'Propagation shelf')).get()!;
+  const shelf = db
+    .select()
+    .from(spots)
+    .all()
+    .find(({ name }) => name === 'Propagation shelf')!;
   const start = (parent: string, batch: NewBatch, seen: NewLook[]) => {
     const { id: parentId, taxon } = kept.find(({ name }) => name === parent)!;
     const { id } = db

@@ -35,7 +35,7 @@ import {
 import type { Db } from '../server/src/db/driver.ts';
 import { stamp } from '../server/src/http/resource.ts';
 import { writeSettings } from '../server/src/services/settings.ts';
-import { whatFollowed } from './after.ts';
+import { practised, repotBefore, whatFollowed } from './after.ts';
 import { PLANTS, SETTLED, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
 import { stockPantry } from './pantry.ts';
 
@@ -240,13 +240,14 @@ function recordRepot(
       before: {
         ...housing,
         pot: nominalPot(Math.round(kept.rimCm * 0.82), kept.trade),
-        lastRepot: null,
+        lastRepot: repotBefore(kept.name, date),
       },
       after: { ...housing, pot: nominalPot(kept.rimCm, kept.trade) },
       mixedIn: null,
       rootWork: WORK_BY_MEDIUM[kept.medium],
       rootsCut: false,
       verdict: null,
+      practice: practised(kept.taxon, kept.medium, WORK_BY_MEDIUM[kept.medium], spot, date),
       note: '',
     })
     .returning()

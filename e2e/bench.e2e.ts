@@ -23,6 +23,7 @@ test('steps go on by thumb, back takes the tick off, and a reload picks up where
   await page.reload();
   await expect(page.getByText(/^Step 2 of \d+/)).toBeVisible();
   await expect(page.getByLabel('Note for this step')).toHaveValue('stems still stiff');
+  await page.getByRole('button', { name: 'Take it off the bench' }).click();
 });
 
 test('a timer runs on while the page is closed, is told anywhere when it is over, and another plant is worked on meanwhile', async ({

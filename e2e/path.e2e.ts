@@ -96,7 +96,7 @@ for (const [size, viewport] of Object.entries(SIZES)) {
       await page.goto('/rounds');
       await expect(page.getByRole('heading', { name: 'Boiler landing' })).toBeVisible();
       await expect(page.getByText('Rescue now').first()).toBeVisible();
-      const done = page.getByRole('button', { name: /^Done: Look at 3 weeks, Deckhand/ });
+      const done = page.getByRole('button', { name: /^Done: Turn it so that .*, Deckhand/ });
       await done.click();
       await expect(done).toBeHidden();
       await page.getByRole('button', { name: 'Undo' }).click();

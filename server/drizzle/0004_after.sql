@@ -67,6 +67,7 @@ CREATE TABLE `outcomes` (
 	`grade` text NOT NULL,
 	`seen` text NOT NULL,
 	`photo_id` integer,
+	`left` text,
 	`note` text DEFAULT '' NOT NULL,
 	FOREIGN KEY (`plant_id`) REFERENCES `plants`(`id`) ON UPDATE no action ON DELETE cascade,
 	FOREIGN KEY (`repot_id`) REFERENCES `repots`(`id`) ON UPDATE no action ON DELETE cascade,

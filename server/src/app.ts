@@ -1,6 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { sql } from 'drizzle-orm';
+import { isNull, sql } from 'drizzle-orm';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -87,6 +87,7 @@ function api(context: Context): express.Router {
     const count = context.db
       .select({ count: sql<number>`count(*)` })
       .from(plants)
+      .where(isNull(plants.goneOn))
       .get()!.count;
     response.json({ status: 'ok', version: context.version, plants: count });
   });

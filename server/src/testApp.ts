@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { IsoDate } from '@fernbank/core';
+import { addDays, type IsoDate } from '@fernbank/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { fillGarden } from '../../demo/fill.ts';
@@ -47,3 +47,39 @@ export const ROUND_POT = {
   baseDiameterCm: 10,
   heightCm: 12,
 } as const;
+
+/** What tests of records do again and again: a plant on a sill, and its repot 24 days ago. */
+export function handsOf(app: () => TestApp) {
+  const get = async (path: string) => (await app().call.get(path).expect(200)).body;
+  const add = async (path: string, body: object) =>
+    (await app().call.post(path).send(body).expect(201)).body;
+  const refused = async (path: string, body: object) => {
+    const { status, body: answer } = await app().call.post(path).send(body);
+    return [status, answer.error?.field ?? answer.error?.code, answer.error?.message] as const;
+  };
+  const ago = (days: number) => addDays(TODAY, -days);
+
+  async function addPlant(over: object = {}) {
+    const { items } = await get('/api/spots');
+    const spot = items[0] ?? (await add('/api/spots', { name: 'East sill', latitudeDeg: 54 }));
+    return add('/api/plants', {
+      name: 'Gangway',
+      taxon: 'Aspidistra elatior',
+      spotId: spot.id,
+      pot: ROUND_POT,
+      mediumKind: 'peatSoil',
+      lastRepot: '2024-05-01',
+      ...over,
+    });
+  }
+  const repot = (plantId: number, over: object = {}) =>
+    add('/api/repots', {
+      plantId,
+      date: ago(24),
+      pot: { ...ROUND_POT, topDiameterCm: 17, heightCm: 14 },
+      mediumKind: 'peatSoil',
+      recipeId: 'everyday',
+      ...over,
+    });
+  return { get, add, refused, addPlant, repot, ago };
+}

@@ -1,7 +1,7 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
-import { plants, spots } from '../db/schema.ts';
+import { batches, plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
 import { humidity, isoDate, latitude, light, temperatures } from '../http/fields.ts';
@@ -75,13 +75,20 @@ export function spotRoutes(context: Context): DescribedRouter {
     changed: { body: changedSpot, values: (_tx, _before, changed) => changed },
     removed: {
       check: (tx, row) => {
-        const standing = tx
-          .select({ count: sql<number>`count(*)` })
-          .from(plants)
-          .where(eq(plants.spotId, row.id))
-          .get()!.count;
+        const there = tx.select().from(plants).where(eq(plants.spotId, row.id)).all();
+        const standing = there.filter(({ goneOn }) => goneOn === null).length;
         if (standing > 0) {
           throw new HttpError(409, 'inUse', `${standing} plants stand there; move them first`);
+        }
+        const batch = tx.select().from(batches).where(eq(batches.spotId, row.id)).get();
+        if (batch || there.length > 0) {
+          throw new HttpError(
+            409,
+            'inUse',
+            batch
+              ? `“${batch.name}” of the tray stands there; move it first`
+              : 'lost plants are recorded there; their record needs it',
+          );
         }
       },
     },

@@ -105,14 +105,16 @@ function nextOf(db: Db, { repotId, rule, everyDays, id }: TaskRow): TaskRow | un
     .find((task) => task.id > id);
 }
 
-/** A task is moved by hand, with the day it is moved to as its reason. */
+const BY_HAND = 'moved by hand from ';
+
+/** A task is moved by hand, and says from where; moved back, it says nothing. */
 export function moveTask(db: Db, task: TaskRow, due: IsoDate): TaskRow {
   return db
     .update(tasks)
     .set({
       due,
       ...(task.until && task.until < due ? { until: due } : {}),
-      moved: `moved by hand from ${task.due}`,
+      moved: task.moved === BY_HAND + due ? '' : BY_HAND + task.due,
       ...touch(task),
     })
     .where(eq(tasks.id, task.id))

@@ -72,9 +72,10 @@ export function keepOutcome(db: Db, order: NewOutcome): OutcomeRow {
         'date',
       );
     }
+    const left = order.seen.includes('lost') ? letGo(tx, repot.plantId, order.date) : null;
     const row = tx
       .insert(outcomes)
-      .values({ ...stamp(), ...order, plantId: repot.plantId, at })
+      .values({ ...stamp(), ...order, plantId: repot.plantId, at, left })
       .returning()
       .get();
     tx.update(tasks)
@@ -83,7 +84,6 @@ export function keepOutcome(db: Db, order: NewOutcome): OutcomeRow {
         and(eq(tasks.repotId, repot.id), isNull(tasks.done), inArray(tasks.rule, ANSWERED[at])),
       )
       .run();
-    setGone(tx, repot.plantId, order.seen.includes('lost') ? order.date : null);
     return row;
   });
 }
@@ -123,8 +123,10 @@ export function changeOutcome(
   const merged = { ...before, ...changed };
   checkGrade(merged);
   checkPhoto(tx, before.plantId, merged.photoId);
-  setGone(tx, before.plantId, merged.seen.includes('lost') ? before.date : null);
-  return changed;
+  const lost = merged.seen.includes('lost');
+  if (before.left && !lost) bringBack(tx, before.plantId, before.left);
+  const left = !lost ? null : (before.left ?? letGo(tx, before.plantId, before.date));
+  return { ...changed, left };
 }
 
 /** Taken back: the question is open again, and a lost plant is back. */
@@ -133,25 +135,48 @@ export function dropOutcome(tx: Db, row: OutcomeRow): void {
     .set({ done: null })
     .where(and(eq(tasks.repotId, row.repotId), eq(tasks.rule, row.at), eq(tasks.done, row.date)))
     .run();
-  if (row.seen.includes('lost')) setGone(tx, row.plantId, null);
+  if (row.left) bringBack(tx, row.plantId, row.left);
 }
 
-function setGone(tx: Db, plantId: number, goneOn: IsoDate | null): void {
+/** A lost plant leaves its shelf pot to a soak, its cover and support to others. */
+function letGo(tx: Db, plantId: number, goneOn: IsoDate): OutcomeRow['left'] {
   const plant = rowOr404(tx, plants, plantId, 'plant');
-  if (plant.goneOn === goneOn) return;
-  if (goneOn !== null && plant.goneOn === null) {
-    soakPot(tx, plant.potId, goneOn);
-    putPotBack(tx, plant.coverId);
-    putSupportBack(tx, plant.supportId);
-  } else if (goneOn === null) {
-    takePotBack(tx, plant.potId);
-    if (plant.coverId !== null) takeCover(tx, plant.coverId, plant.pot);
-    if (plant.supportId !== null) takeSupport(tx, plant.supportId);
-  }
+  const { potId, coverId, supportId } = plant;
+  soakPot(tx, potId, goneOn);
+  putPotBack(tx, coverId);
+  putSupportBack(tx, supportId);
   tx.update(plants)
-    .set({ goneOn, ...touch(plant) })
+    .set({ goneOn, potId: null, coverId: null, supportId: null, ...touch(plant) })
     .where(eq(plants.id, plantId))
     .run();
+  return { potId, coverId, supportId };
+}
+
+/** It was not lost after all: it has back what nobody else took meanwhile. */
+function bringBack(tx: Db, plantId: number, left: NonNullable<OutcomeRow['left']>): void {
+  const plant = rowOr404(tx, plants, plantId, 'plant');
+  const { potId, coverId, supportId } = left;
+  tx.update(plants)
+    .set({
+      goneOn: null,
+      potId: takenBack(potId, () => takePotBack(tx, potId)),
+      coverId: takenBack(coverId, () => takeCover(tx, coverId!, plant.pot)),
+      supportId: takenBack(supportId, () => takeSupport(tx, supportId!)),
+      ...touch(plant),
+    })
+    .where(eq(plants.id, plantId))
+    .run();
+}
+
+function takenBack(id: number | null, take: () => void): number | null {
+  if (id === null) return null;
+  try {
+    take();
+    return id;
+  } catch (error) {
+    if (error instanceof HttpError) return null;
+    throw error;
+  }
 }
 
 /** Every repot that was judged, as cases; `group`: of one group of the catalogue. */

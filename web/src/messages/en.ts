@@ -717,6 +717,7 @@ export const en = {
     done: 'done',
   },
   record: {
+    gone: 'Lost',
     title: 'Record',
     intro: (n: number) => (n === 1 ? '1 plant' : `${n} plants`),
     add: 'Add a plant',

@@ -155,6 +155,9 @@ async function move(): Promise<void> {
 </template>
 
 <style scoped>
+code {
+  overflow-wrap: anywhere;
+}
 .beds {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
@@ -184,5 +187,14 @@ small {
   margin-left: 8px;
   font-family: 'Atkinson Hyperlegible', sans-serif;
   font-weight: 400;
+}
+@media (max-width: 640px) {
+  .task {
+    grid-template-columns: minmax(0, 1fr) auto auto;
+  }
+  .due {
+    grid-column: 1 / -1;
+    margin-bottom: -8px;
+  }
 }
 </style>

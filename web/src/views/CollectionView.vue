@@ -15,6 +15,9 @@ const {
   fault,
   load,
 } = useLoaded(() => api<Page<Plant>>('/plants?limit=1000').then(({ items }) => items));
+const { value: gone } = useLoaded(() =>
+  api<Page<Plant>>('/plants?gone=1&limit=1000').then(({ items }) => items),
+);
 const { full } = useDates();
 const typed = ref('');
 const shown = computed(() => {
@@ -68,10 +71,30 @@ const subject = (plant: Plant) => ({
         </router-link>
       </li>
     </ul>
+    <section v-if="gone && gone.length > 0" class="panel">
+      <h2>{{ m.record.gone }}</h2>
+      <ul class="gone">
+        <li v-for="plant in gone" :key="plant.id">
+          <router-link :to="`/plants/${plant.id}`">{{ plant.name }}</router-link>
+          <span class="quiet taxon">{{ plant.taxon }}</span>
+          <span class="quiet">{{ full(plant.goneOn!) }}</span>
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 
 <style scoped>
+.gone {
+  list-style: none;
+  padding: 0;
+}
+.gone li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  padding: 4px 0;
+}
 .search {
   max-width: 420px;
   flex: 1 1 240px;

@@ -32,6 +32,13 @@ async function finish(wrapper: Wrapper): Promise<void> {
 }
 
 describe('bench mode', () => {
+  it('to open the page puts nothing on the bench; the first tap does', async () => {
+    const { wrapper } = await show();
+    expect(useBench().plants).toEqual([]);
+    await button(wrapper, m.bench.done).trigger('click');
+    expect(useBench().plants.map(({ name }) => name)).toEqual(['Gangway']);
+  });
+
   it('shows one step, its why, its caution and its scoops', async () => {
     const { wrapper } = await show();
     expect(heading(wrapper)).toBe('Soak and rinse what goes into the mix');
@@ -133,6 +140,7 @@ describe('bench mode', () => {
     const bench = useBench();
     const line = () => wrapper.find('.found [role=status]').text();
     expect(line()).toContain(m.bench.litresSame);
+    bench.start(5, 'Gangway');
     bench.report(5, { kind: 'found', found: { liveRoots: 0.2 } });
     await flushPromises();
     expect(line()).toMatch(/are left over/);
@@ -145,6 +153,7 @@ describe('bench mode', () => {
 
   it('what was found goes into the record', async () => {
     const { server, wrapper } = await show({ 'POST /repots': { id: 8, tasks: [] } });
+    useBench().start(5, 'Gangway');
     useBench().report(5, { kind: 'found', found: { liveRoots: 0.4, rootsPruned: true } });
     await flushPromises();
     await finish(wrapper);

@@ -24,7 +24,8 @@ const { timeLeft } = useTimeLeft();
 const fit = useFit(computed(() => props.loaded));
 const { choices, settled, plan, rung, newKind } = fit;
 const plant = computed(() => props.loaded.file.plant);
-bench.start(plant.value.id, plant.value.name);
+/** A plant is on the bench from the first thing that is done to it: to open the page is nothing yet. */
+const begin = () => bench.start(plant.value.id, plant.value.name);
 /** Once it has left the bench the page stands a moment longer, with nothing done. */
 const progress = computed(() => bench.plantOf(plant.value.id) ?? EMPTY_BENCH);
 /** What was found replaces the plan, here and on every other device. */
@@ -45,9 +46,13 @@ watch(
   },
   { immediate: true, deep: true },
 );
-const onFound = (found: BenchFound) => bench.report(plant.value.id, { kind: 'found', found });
+function onFound(found: BenchFound): void {
+  begin();
+  bench.report(plant.value.id, { kind: 'found', found });
+}
 
 function pictured(step: StepId, photoId: number): void {
+  begin();
   bench.report(plant.value.id, { kind: 'photo', step, photoId });
 }
 const pictures = computed(() => (step.value ? (progress.value.photos[step.value.id] ?? []) : []));
@@ -58,6 +63,15 @@ const firstOpen = () => {
   return open < 0 ? steps.value.length : open;
 };
 const at = ref(firstOpen());
+/** Until a hand has moved it, the page stands where any device has come to. */
+const moved = ref(false);
+watch(
+  () => progress.value.done.length,
+  () => {
+    if (!moved.value) at.value = firstOpen();
+  },
+);
+void bench.load();
 const step = computed((): Step | null => steps.value[at.value] ?? null);
 const timer = computed(() =>
   bench.running.find(
@@ -79,27 +93,40 @@ const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, setting
 
 function next(): void {
   if (!step.value) return;
+  moved.value = true;
+  begin();
   bench.done(plant.value.id, step.value.id);
   at.value = Math.min(steps.value.length, at.value + 1);
 }
 /** Back takes the tick off again: a wrong tap costs one tap. */
 function back(): void {
   if (at.value === 0) return;
+  moved.value = true;
   at.value -= 1;
   bench.undo(plant.value.id, steps.value[at.value]!.id);
 }
+function jump(to: number): void {
+  moved.value = true;
+  at.value = to;
+}
 function runTimer(): void {
   const { id, timer: asked } = step.value!;
+  begin();
   bench.startTimer(plant.value.id, id, asked!.label, asked!.minutes);
 }
 /** With a timer running the hands turn to the next step. */
 function meanwhile(): void {
+  moved.value = true;
   runTimer();
   at.value = Math.min(steps.value.length, at.value + 1);
 }
 const noteText = computed({
   get: () => (step.value ? (progress.value.notes[step.value.id] ?? '') : ''),
-  set: (text: string) => step.value && bench.note(plant.value.id, step.value.id, text),
+  set: (text: string) => {
+    if (!step.value) return;
+    begin();
+    bench.note(plant.value.id, step.value.id, text);
+  },
 });
 const notes = computed(() =>
   steps.value
@@ -215,7 +242,7 @@ const extensions = computed(() =>
       <summary>{{ m.bench.all }}</summary>
       <ol class="all">
         <li v-for="(one, i) in steps" :key="one.id">
-          <button type="button" :class="{ here: i === at }" @click="at = i">
+          <button type="button" :class="{ here: i === at }" @click="jump(i)">
             {{ isDone(one.id) ? '✓' : '○' }} {{ said(one.title) }}
           </button>
         </li>

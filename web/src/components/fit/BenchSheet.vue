@@ -14,6 +14,7 @@ import { useSettings } from '../../stores/settings.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
 import DepthPlan from './DepthPlan.vue';
+import StepBoxes from './StepBoxes.vue';
 
 /** One plant on one page for the bench: what to fetch, the measures, the mix in scoops, the cautions. */
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
@@ -106,10 +107,10 @@ const steps = computed(() => {
     };
   });
 });
-const phases = computed(() => [
-  { title: m.mix.before, steps: steps.value.filter(({ ahead }) => ahead) },
-  { title: m.sheet.steps, steps: steps.value.filter(({ ahead }) => !ahead) },
-]);
+const phases = computed(() => ({
+  before: steps.value.filter(({ ahead }) => ahead),
+  inOrder: steps.value.filter(({ ahead }) => !ahead),
+}));
 </script>
 
 <template>
@@ -154,18 +155,9 @@ const phases = computed(() => [
         <ul v-if="batch && fit.extras.value.length > 0" class="boxes">
           <li v-for="extra in fit.extras.value" :key="extra.kind">{{ extraWords(extra) }}</li>
         </ul>
-        <template v-for="phase in phases" :key="phase.title">
-          <template v-if="phase.steps.length > 0">
-            <h2>{{ phase.title }}</h2>
-            <ol class="boxes">
-              <li v-for="step in phase.steps" :key="step.id">
-                {{ step.title }}
-                <p v-for="caution in step.cautions" :key="caution" class="caution small">
-                  {{ caution }}
-                </p>
-              </li>
-            </ol>
-          </template>
+        <template v-if="phases.before.length > 0">
+          <h2>{{ m.mix.before }}</h2>
+          <StepBoxes :steps="phases.before" />
         </template>
       </div>
       <div>
@@ -184,6 +176,8 @@ const phases = computed(() => [
         </p>
       </div>
     </div>
+    <h2 class="order">{{ m.sheet.steps }}</h2>
+    <StepBoxes :steps="phases.inOrder" class="steps" />
     <p class="quiet">{{ m.plant.cautionLine }}</p>
   </article>
 </template>
@@ -198,6 +192,11 @@ const phases = computed(() => [
   gap: 22px;
   margin-top: 10px;
 }
+.steps {
+  columns: 2;
+  column-gap: 22px;
+}
+.order,
 .two h2 {
   margin: 12px 0 4px;
 }
@@ -234,6 +233,9 @@ const phases = computed(() => [
   padding: 8px 0;
 }
 @media (max-width: 700px) {
+  .steps {
+    columns: 1;
+  }
   .two {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -242,8 +244,49 @@ const phases = computed(() => [
   .sheet {
     border: 0;
     padding: 0;
-    font-size: 0.92rem;
+    font-size: 0.8rem;
+    line-height: 1.25;
     break-inside: auto;
+  }
+  .steps {
+    columns: 2;
+  }
+  .boxes li,
+  .boxed {
+    margin-bottom: 2px;
+  }
+  .two {
+    gap: 16px;
+    margin-top: 4px;
+  }
+  /* One plant on one page: what is drawn gives way to what is done. */
+  .sheet :deep(svg) {
+    max-height: 175px;
+    width: auto;
+  }
+  .sheet :deep(li),
+  .sheet :deep(.caution) {
+    font-size: 0.8rem;
+    line-height: 1.25;
+  }
+  .sheet :deep(section.panel) {
+    padding: 0;
+    gap: 4px;
+  }
+  .sheet td {
+    padding-top: 1px;
+    padding-bottom: 1px;
+  }
+  .big {
+    font-size: 1rem;
+  }
+  .order,
+  .two h2 {
+    font-size: 1.05rem;
+    margin: 7px 0 2px;
+  }
+  .order {
+    break-after: avoid;
   }
   .two {
     grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);

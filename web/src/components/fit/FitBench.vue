@@ -5,18 +5,18 @@ import {
   footing,
   rimCm,
   supportAreaCm2,
-  TRAY_METHODS,
   type DrainageLayer,
   type PotOption,
   type Rung,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client.ts';
-import type { FitPlan, Fitting, PlanRow, PlantFile, TrayBatch } from '../../api/types.ts';
+import type { FitPlan, Fitting, PlanRow, PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { shelfIdOf } from '../../composables/fitOptions.ts';
 import { useFit, wishOf } from '../../composables/useFit.ts';
+import { usePlanCutting } from '../../composables/usePlanCutting.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -39,6 +39,7 @@ const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
 const scoop = defineModel<number | null | undefined>('scoopL');
 
 const settings = useSettings();
+const planCutting = usePlanCutting();
 const notices = useNotices();
 const { length, volume, weight, number, said } = useUnits();
 const { crowdedBand, mediumWord, days, degrees } = useFigureWords();
@@ -198,30 +199,6 @@ async function settle(fit: FitPlan | null, done: string): Promise<void> {
     notices.fault(error);
   } finally {
     saving.value = false;
-  }
-}
-/** A cutting instead of a pole on a grown plant: it waits in the tray to be cut. */
-async function planCutting(): Promise<void> {
-  const { id, name, taxon, groupId, spotId } = file.value.plant;
-  try {
-    const row = await api<TrayBatch>('/batches', {
-      method: 'POST',
-      body: {
-        method: 'cutting',
-        medium: 'moss',
-        parentId: id,
-        name: `${name}, ${TRAY_METHODS.cutting.label}`,
-        taxon,
-        groupId,
-        spotId,
-        date: settings.current.today,
-        count: choices.stems,
-        planned: true,
-      },
-    });
-    notices.done(m.tray.cuttingPlanned, () => api(`/batches/${row.id}`, { method: 'DELETE' }));
-  } catch (error) {
-    notices.fault(error);
   }
 }
 async function keepWish(): Promise<void> {
@@ -435,7 +412,7 @@ const freeOnShelf = (option: PotOption) => {
     :height-cm="file.height.cm"
     :headroom-cm="loaded.fitting.headroomCm"
     :has-support="file.plant.supportCm !== null"
-    @plan-cutting="planCutting"
+    @plan-cutting="planCutting(file.plant, choices.stems)"
   />
   <div v-if="rung && stances" class="pair">
     <StandingPanel

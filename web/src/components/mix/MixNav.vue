@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, useTemplateRef } from 'vue';
+import { computed } from 'vue';
 import { m } from '../../messages/index.ts';
 import TabLinks from '../TabLinks.vue';
 
@@ -20,27 +20,8 @@ const pages = computed(() =>
     ] as const
   ).map(([to, room]) => ({ to, word: m.mix.rooms[room], here: props.at === room })),
 );
-const room = useTemplateRef<HTMLElement>('room');
-// On a phone the rooms are wider than the screen: the present one is brought into view.
-onMounted(() => {
-  const here = room.value?.querySelector<HTMLElement>('.here');
-  const nav = here?.parentElement;
-  if (here && nav) nav.scrollLeft = here.offsetLeft - nav.clientWidth / 2 + here.clientWidth / 2;
-});
 </script>
 
 <template>
-  <div ref="room">
-    <TabLinks :label="m.mix.nav" :pages="pages" class="rooms" />
-  </div>
+  <TabLinks :label="m.mix.nav" :pages="pages" />
 </template>
-
-<style scoped>
-.rooms {
-  overflow-x: auto;
-  max-width: 100%;
-}
-.rooms :deep(a) {
-  white-space: nowrap;
-}
-</style>
