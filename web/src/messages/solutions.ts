@@ -54,7 +54,7 @@ export const solutions = {
   phNow: 'pH now',
   phDays: 'Days between',
   drifts: (perDay: string, days: string, says: string) =>
-    `${perDay} a day${days === '' ? '' : `; ${days} more days in 5.5–6.5`}: ${says}.`,
+    `It ${perDay.startsWith('-') ? 'falls' : 'rises'} by ${perDay.replace('-', '')} a day${days === '' ? '' : `; ${days} more days in 5.5–6.5`}: ${says}.`,
   bottles: 'Several bottles in one can',
   bottlesIntro: 'In an order in which nothing falls out.',
   bottle: 'Bottle',

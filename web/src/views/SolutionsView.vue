@@ -228,6 +228,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
   gap: 14px;
+  align-items: start;
 }
 .sums > .stack {
   align-content: start;

@@ -4,7 +4,17 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { nextTick } from 'vue';
 import { m } from '../messages/index.ts';
 import { useBench } from '../stores/bench.ts';
-import { fakeServer, fileOf, fittingOf, open, PLANT, refuse, TODAY } from '../test/harness.ts';
+import type { FitPlan } from '../api/types.ts';
+import {
+  fakeServer,
+  fileOf,
+  fittingOf,
+  open,
+  pantryAnswers,
+  PLANT,
+  refuse,
+  TODAY,
+} from '../test/harness.ts';
 import BenchView from './BenchView.vue';
 
 beforeEach(() => {
@@ -165,5 +175,29 @@ describe('bench mode', () => {
       rootsCut: true,
       cuts: { pieces: 1, rootsPruned: true },
     });
+  });
+
+  it('a mound that was planned is seated and wrapped, not filled', async () => {
+    const fit: FitPlan = {
+      pot: PLANT.pot,
+      potMaterial: 'plastic',
+      potLabel: 'its own',
+      potId: null,
+      potSource: 'present',
+      recipeId: 'mossOnly',
+      size: 'oneUp',
+      layer: 'screen',
+      cuts: { pieces: 1, rootsPruned: false },
+      mound: true,
+      support: null,
+    };
+    const plan = { id: 1, rev: 1, plantId: 5, date: TODAY, fit };
+    const { wrapper } = await show({
+      ...pantryAnswers(),
+      'GET /plants/5/fitting': fittingOf({ plan }),
+    });
+    const steps = wrapper.find('ol.all').text();
+    expect(steps).toMatch(/Seat the plant on the upturned net pot.*Wrap long strands crosswise/s);
+    expect(steps).not.toMatch(/Fill the mix|Tuck damp moss in/);
   });
 });

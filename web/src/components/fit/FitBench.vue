@@ -309,7 +309,7 @@ const freeOnShelf = (option: PotOption) => {
           color="primary"
           size="large"
           min-height="52"
-          :disabled="kept !== null && same"
+          :disabled="(kept !== null && same) || Boolean(fit.piecesRefused.value)"
           :loading="saving"
           @click="settle(settled, m.fit.used)"
           >{{ m.fit.use }}</v-btn

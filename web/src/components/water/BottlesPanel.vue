@@ -65,8 +65,6 @@ const poured = computed(() => {
     <div v-for="(one, i) in draft.bottles" :key="i" class="bottle">
       <v-text-field v-model="one.label" :label="m.solutions.bottle" hide-details />
       <v-select v-model="one.holds" :items="kinds" :label="m.solutions.kind" hide-details />
-      <NumberField v-model="one.mlPerL" :label="m.solutions.bottleRate" unit="mL/L" />
-      <NumberField v-model="one.mostMlPerL" :label="m.solutions.bottleMost" unit="mL/L" />
       <v-btn
         :icon="mdiClose"
         variant="text"
@@ -74,6 +72,8 @@ const poured = computed(() => {
         :aria-label="m.solutions.removeBottle(one.label)"
         @click="remove(i)"
       />
+      <NumberField v-model="one.mlPerL" :label="m.solutions.bottleRate" unit="mL/L" />
+      <NumberField v-model="one.mostMlPerL" :label="m.solutions.bottleMost" unit="mL/L" />
     </div>
     <div>
       <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPlus" @click="add">{{
@@ -93,20 +93,15 @@ const poured = computed(() => {
 <style scoped>
 .bottle {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(116px, 1fr)) 48px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 48px;
   gap: 8px;
   align-items: start;
+  padding-bottom: 8px;
+  border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.15);
 }
 .pours {
   list-style: none;
   padding: 0;
   font-weight: 700;
-}
-@media (max-width: 640px) {
-  .bottle {
-    grid-template-columns: repeat(2, minmax(0, 1fr));
-    padding-bottom: 8px;
-    border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.15);
-  }
 }
 </style>
