@@ -1,7 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../season/index.ts';
-import { ownThirst, reservoirState, type ReservoirEvent, type ReservoirRequest } from './index.ts';
+import {
+  ownThirst,
+  reservoirState,
+  suggestedReservoirL,
+  type ReservoirEvent,
+  type ReservoirRequest,
+} from './index.ts';
 
 const TODAY = '2026-06-20';
 const ago = (days: number) => addDays(TODAY, -days);
@@ -153,5 +159,17 @@ describe('a reservoir', () => {
       ),
     );
     expect(() => state({ fullL: 0 })).toThrow(/fullL/);
+  });
+});
+
+describe('a reservoir that nobody measured', () => {
+  const inside = { shape: 'cylinder', topDiameterCm: 14, heightCm: 14 } as const;
+  const cover = { shape: 'cylinder', topDiameterCm: 18, heightCm: 20 } as const;
+  // By hand: a fifth of 20 cm over a circle of 18 cm is 4 · π · 9² cm³.
+  it('is a fifth of its cover’s height, or the room between pebbles below its holes', () => {
+    expect(suggestedReservoirL(inside, cover)).toBeCloseTo((4 * Math.PI * 81) / 1000, 6);
+    const low = suggestedReservoirL(inside, null);
+    expect(low).toBeGreaterThan(0.1);
+    expect(low).toBeLessThan((3 * Math.PI * 49) / 1000);
   });
 });
