@@ -295,3 +295,46 @@ test('bottles are poured in an order in which nothing falls out, none above its 
     panel.getByText('The rate must not be above the label’s 5 mL/L, got 9'),
   ).toBeVisible();
 });
+
+test('a photo is taken at a step and stands with the plant; at three weeks it is the first beside the new one', async ({
+  page,
+}) => {
+  const picture = new PNG({ width: 24, height: 24 });
+  picture.data.fill(180);
+  const file = { name: 'roots.png', mimeType: 'image/png', buffer: PNG.sync.write(picture) };
+  await page.goto('/plants/24/bench');
+  await page.getByLabel('Photo of this step').setInputFiles(file);
+  await expect(page.getByRole('img', { name: /^Photo: / })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('img', { name: /^Photo: / })).toBeVisible();
+  await page.goto('/plants/24/outcome');
+  await expect(page.getByRole('img', { name: /Deckhand/ })).toHaveCount(1);
+  const other = new PNG({ width: 32, height: 24 });
+  other.data.fill(90);
+  await page
+    .getByLabel('Take a photo')
+    .setInputFiles({ ...file, name: 'now.png', buffer: PNG.sync.write(other) });
+  await expect(page.getByRole('img', { name: /Deckhand/ })).toHaveCount(2);
+  await page.goto('/plants/24/bench');
+  await page.getByRole('button', { name: 'Take it off the bench' }).click();
+});
+
+test('a cutting instead of a pole on a grown plant is planned from its fit, and waits in the tray', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 900 });
+  await page.goto('/plants/15/fit');
+  const school = page.getByRole('listitem').filter({ hasText: 'restart a cutting at its foot' });
+  await school.getByRole('button').click();
+  await page.getByRole('button', { name: 'Plan the cutting in the tray' }).click();
+  await expect(page.getByText('A cutting is planned in the tray.')).toBeVisible();
+  await page.goto('/aftercare/tray');
+  const card = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Fletching, cutting', exact: true }) });
+  await expect(card).toContainText('Planned for');
+  await card.getByRole('button', { name: 'It is cut today' }).click();
+  await expect(card).toContainText('in the tray');
+  await card.getByRole('button', { name: 'Remove the batch' }).click();
+  await expect(card).toHaveCount(0);
+});
