@@ -4,6 +4,7 @@ import type { Signals } from '../decide/index.ts';
 import { addDays, daysBetween, TYPICAL_SPOT } from '../season/index.ts';
 import {
   aftercarePlan,
+  isTaskOver,
   movesAfterLook,
   movesAfterWater,
   type AftercareRequest,
@@ -135,6 +136,14 @@ describe('aftercare by what was done', () => {
     const renew = rule(plan('Oncidium', { mound: true, to: 'moss' }).tasks, 'renew')!;
     expect(daysBetween(DATE, renew.due)).toBeGreaterThan(300);
     expect(daysBetween(DATE, renew.due)).toBeLessThan(420);
+  });
+});
+
+describe('what is kept up for a time', () => {
+  it('is over the day after its last, and never where it has none', () => {
+    expect(isTaskOver({ until: '2026-05-24' }, '2026-05-24')).toBe(false);
+    expect(isTaskOver({ until: '2026-05-24' }, '2026-05-25')).toBe(true);
+    expect(isTaskOver({ until: null }, '2030-01-01')).toBe(false);
   });
 });
 

@@ -30,6 +30,11 @@ const FEED_LATER_DAYS = 21;
 const SHADE_MORE_DAYS = 7;
 const TROUBLED_LOOK_DAYS = 10;
 
+/** Whether what was to be kept up for a time is over: nobody has to tick that off. */
+export function isTaskOver({ until }: { until: IsoDate | null }, date: IsoDate): boolean {
+  return until !== null && until < date;
+}
+
 const LOOK_RULES: readonly TaskRule[] = ['cutDry', 'weeks3', 'weeks7', 'season'];
 const isOpen = ({ done }: StandingTask) => done === null;
 

@@ -223,9 +223,9 @@ function asksOf(
   const ask = (id: RemedyId, why: string, due: IsoDate = today) =>
     asks.push({ id, ...REMEDIES[id], why, due });
   const wick = newest(events, 'wick');
-  const dry = wick !== null && !wick.damp && (flushed === null || flushed <= wick.date);
-  const driedToday = dry && flushed === wick.date;
-  if (dry && !driedToday) ask('wickDry', `found dry on ${wick.date}`, wick.date);
+  // A flush of the same day came after: that is what one does on finding it dry.
+  if (wick && !wick.damp && (flushed === null || flushed < wick.date))
+    ask('wickDry', `found dry on ${wick.date}`, wick.date);
   const emptyOnPurpose = winter && winterSchool === 'wickDamp' && hasWick;
   if (emptyOnPurpose) {
     const seen = wick?.date ?? null;

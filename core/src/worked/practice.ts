@@ -4,7 +4,7 @@ import { OLD_MEDIUM_SCHOOLS, SIZE_SCHOOLS, WHEN_SCHOOLS } from '../decide/index.
 import { MEDIUM_KINDS, WETTING_SCHOOLS, type MediumKind } from '../media/index.ts';
 import { ROT_SCHOOLS, TO_PEBBLES, WEAK_ROOT_SCHOOLS } from '../procedures/index.ts';
 import { monthOfYear, type IsoDate } from '../season/index.ts';
-import { TRAY_METHODS, type TrayMethod, type TrayMedium } from '../tray/index.ts';
+import { TRAY_METHODS, type TrayMedium } from '../tray/index.ts';
 
 /** What was done, by what decides how it goes. */
 export const METHODS = {
@@ -83,9 +83,6 @@ export function methodOf({ from, to, pieces, rootsPruned, rotten, mound, work }:
   if (from === 'pebbles' && to !== 'pebbles') return 'outOfPebbles';
   return rootsPruned ? 'rootsPruned' : work;
 }
-
-/** A method of the tray as a method of what worked. */
-export const methodOfTray = (method: TrayMethod): Method => method;
 
 /** Ways in which cases are told apart, with the words of their values. */
 export const FACTORS = {

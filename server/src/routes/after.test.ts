@@ -72,6 +72,18 @@ describe('aftercare', () => {
     expect((await tasksOf(plant.id)).filter(({ rule }) => rule === 'turn')).toHaveLength(1);
   });
 
+  it('what was to be kept up for a time is no longer asked for when that is over', async () => {
+    const plant = await addPlant();
+    await repot(plant.id);
+    expect((await taskBy(plant.id, 'shade')).until! < TODAY).toBe(true);
+    const { spots } = await get('/api/rounds');
+    const asked = spots[0].plants[0].asks.map(
+      ({ task }: { task?: { rule: string } }) => task?.rule,
+    );
+    expect(asked).toContain('weeks3');
+    expect(asked).not.toContain('shade');
+  });
+
   it('can be moved by hand, not both moved and done', async () => {
     const plant = await addPlant();
     await repot(plant.id);

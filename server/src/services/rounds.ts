@@ -1,4 +1,4 @@
-import type { IsoDate, ReservoirAsk, VerdictKind } from '@fernbank/core';
+import { isTaskOver, type IsoDate, type ReservoirAsk, type VerdictKind } from '@fernbank/core';
 import { and, asc, eq, inArray, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { looks, plants, spots as spotRows, tasks } from '../db/schema.ts';
@@ -43,7 +43,8 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
     .from(tasks)
     .where(and(isNull(tasks.done), lte(tasks.due, date)))
     .orderBy(asc(tasks.due), asc(tasks.id))
-    .all();
+    .all()
+    .filter((task) => !isTaskOver(task, date));
   const spots: Rounds['spots'] = [];
   const judgements = judgeAll(db, date);
   const overWater = new Map(

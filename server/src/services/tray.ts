@@ -9,7 +9,6 @@ import {
   WINDOW_READINESS,
   traitsOf,
   weeksToRoot,
-  methodOfTray,
   type IsoDate,
   type MediumKind,
   type PotMaterialId,
@@ -18,7 +17,7 @@ import {
   type TrayLook,
   type TrayMedium,
 } from '@fernbank/core';
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { batches, batchLooks, plants, repots, spots, tasks } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
@@ -42,39 +41,62 @@ const KIND_OF: Record<TrayMedium, MediumKind> = {
 
 export const livingOf = ({ count, lost, pottedOn }: BatchRow): number => count - lost - pottedOn;
 
-/** A batch with its looks, when it moves on and into what. */
-export function batchFile(db: Db, batch: BatchRow) {
-  const looks = db
+/** Batches with their looks, when they move on and into what, and what became of them. */
+function filesOf(db: Db, rows: readonly BatchRow[]) {
+  const places = new Map(
+    db
+      .select()
+      .from(spots)
+      .all()
+      .map((spot) => [spot.id, spotOf(spot)]),
+  );
+  const seen = db
     .select()
     .from(batchLooks)
-    .where(eq(batchLooks.batchId, batch.id))
     .orderBy(desc(batchLooks.date), desc(batchLooks.id))
     .all();
-  const { method, medium } = batch;
-  const newest = looks[0] ?? null;
-  const spot = spotOf(db.select().from(spots).where(eq(spots.id, batch.spotId)).get()!);
-  const taxon = taxonOf(batch);
-  const traits = traitsOf(taxon, {});
-  const advice = moveOn(method, medium, livingOf(batch), newest);
-  const weeks = weeksToRoot(method, medium, activityOn(spot, traits, batch.date).activity);
-  const lookOn = lookDay(batch, newest, advice.lookInDays, weeks);
-  return {
-    ...batch,
-    common: taxon.common,
-    living: livingOf(batch),
-    looks,
-    advice,
-    expectedOn: addDays(batch.date, weeks * 7),
-    lookOn: batch.planned ? null : lookOn,
-    first: firstPot(method, medium, newest?.rootCm ?? null, traits),
-    children: db
-      .select({ id: plants.id, name: plants.name, before: repots.before })
-      .from(repots)
-      .innerJoin(plants, eq(plants.id, repots.plantId))
-      .all()
-      .filter(({ before }) => before.fromBatch?.id === batch.id)
-      .map(({ id, name }) => ({ id, name })),
-  };
+  const children = childrenOf(db);
+  return rows.map((batch) => {
+    const { method, medium } = batch;
+    const looks = seen.filter(({ batchId }) => batchId === batch.id);
+    const newest = looks[0] ?? null;
+    const taxon = taxonOf(batch);
+    const traits = traitsOf(taxon, {});
+    const advice = moveOn(method, medium, livingOf(batch), newest);
+    const { activity } = activityOn(places.get(batch.spotId)!, traits, batch.date);
+    const weeks = weeksToRoot(method, medium, activity);
+    return {
+      ...batch,
+      common: taxon.common,
+      living: livingOf(batch),
+      looks,
+      advice,
+      expectedOn: addDays(batch.date, weeks * 7),
+      lookOn: batch.planned ? null : lookDay(batch, newest, advice.lookInDays, weeks),
+      first: firstPot(method, medium, newest?.rootCm ?? null, traits),
+      children: children.get(batch.id) ?? [],
+    };
+  });
+}
+type BatchFile = ReturnType<typeof filesOf>[number];
+
+/** One batch as `trayOn` has them all. */
+export const batchFile = (db: Db, batch: BatchRow): BatchFile => filesOf(db, [batch])[0]!;
+
+/** Plants that came out of batches, by the batch. */
+function childrenOf(db: Db): Map<number, { id: number; name: string }[]> {
+  const batchId = sql<number>`json_extract(${repots.before}, '$.fromBatch.id')`;
+  const rows = db
+    .select({ id: plants.id, name: plants.name, batchId })
+    .from(repots)
+    .innerJoin(plants, eq(plants.id, repots.plantId))
+    .where(isNotNull(batchId))
+    .all();
+  const byBatch = new Map<number, { id: number; name: string }[]>();
+  for (const { batchId: of, ...child } of rows) {
+    byBatch.set(of, [...(byBatch.get(of) ?? []), child]);
+  }
+  return byBatch;
 }
 
 /** A first look half-way to the day on which roots are expected. */
@@ -91,11 +113,10 @@ function lookDay(
 /** Every batch that still holds something, those that ask for something first. */
 export function trayOn(db: Db) {
   const rows = db.select().from(batches).orderBy(asc(batches.date), asc(batches.id)).all();
-  return rows.map((row) => batchFile(db, row)).sort((a, b) => turn(a) - turn(b));
+  return filesOf(db, rows).sort((a, b) => turn(a) - turn(b));
 }
 const TURN = { late: 0, ready: 1, wait: 2, lost: 4 } as const;
-const turn = ({ advice, planned }: ReturnType<typeof batchFile>): number =>
-  planned ? 3 : TURN[advice.when];
+const turn = ({ advice, planned }: BatchFile): number => (planned ? 3 : TURN[advice.when]);
 
 /** A look at a batch, as the keeper sends it. */
 export interface NewBatchLook extends TrayLook {
@@ -250,7 +271,7 @@ function onePotted(
       rootsCut: false,
       verdict: null,
       practice: {
-        method: methodOfTray(batch.method),
+        method: batch.method,
         schools: { firstWater: settings.firstWaterSchool },
         medium: mediumKind,
         season: seasonOf(date, spot.latitudeDeg),

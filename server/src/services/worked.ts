@@ -12,9 +12,10 @@ import {
   type Factor,
   type Grade,
   type IsoDate,
+  type Practice,
   type Seen,
 } from '@fernbank/core';
-import { and, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { batches, outcomes, photos, plants, repots, tasks } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
@@ -179,26 +180,56 @@ function takenBack(id: number | null, take: () => void): number | null {
   }
 }
 
-/** Every repot that was judged, as cases; `group`: of one group of the catalogue. */
-export function casesOf(db: Db, group?: string): (Case & { repotId: number; plantId: number })[] {
-  const graded = db.select().from(outcomes).all();
+/** Which repots are asked for, by how they were done. */
+type AskedFor = Partial<Pick<Practice, 'group' | 'method'>>;
+
+/** Every repot that was judged, as a case with its grades. */
+export function casesOf(db: Db, { group, method }: AskedFor = {}): Case[] {
+  const inPractice = (name: keyof AskedFor, value: string | undefined) =>
+    value === undefined
+      ? undefined
+      : sql`json_extract(${repots.practice}, ${`$.${name}`}) = ${value}`;
+  const rows = db
+    .select({
+      repotId: repots.id,
+      practice: repots.practice,
+      at: outcomes.at,
+      grade: outcomes.grade,
+    })
+    .from(outcomes)
+    .innerJoin(repots, eq(repots.id, outcomes.repotId))
+    .where(
+      and(isNotNull(repots.practice), inPractice('group', group), inPractice('method', method)),
+    )
+    .all();
+  const cases = new Map<
+    number,
+    { practice: Practice; grades: { at: Checkpoint; grade: Grade }[] }
+  >();
+  for (const { repotId, practice, at, grade } of rows) {
+    const known = cases.get(repotId);
+    if (known) known.grades.push({ at, grade });
+    else cases.set(repotId, { practice: practice!, grades: [{ at, grade }] });
+  }
+  return [...cases.values()];
+}
+
+/** Groups of the catalogue of which something was judged. */
+function groupsJudged(db: Db): string[] {
+  const group = sql<string>`json_extract(${repots.practice}, '$.group')`;
   return db
-    .select()
-    .from(repots)
-    .where(isNotNull(repots.practice))
+    .selectDistinct({ group })
+    .from(outcomes)
+    .innerJoin(repots, eq(repots.id, outcomes.repotId))
+    .where(isNotNull(group))
     .all()
-    .flatMap(({ id, plantId, practice }) => {
-      const grades = graded
-        .filter(({ repotId }) => repotId === id)
-        .map(({ at, grade }) => ({ at, grade }));
-      if (!practice || grades.length === 0 || (group && practice.group !== group)) return [];
-      return [{ repotId: id, plantId, practice, grades }];
-    });
+    .map((row) => row.group)
+    .sort();
 }
 
 /** What worked in this collection: by method, season and school, with its counts. */
 export function whatWorked(db: Db, { group, at }: { group?: string; at?: Checkpoint }) {
-  const cases = casesOf(db, group);
+  const cases = casesOf(db, group ? { group } : {});
   const factors = (Object.keys(FACTORS) as Factor[])
     .map((factor) => ({
       factor,
@@ -208,20 +239,24 @@ export function whatWorked(db: Db, { group, at }: { group?: string; at?: Checkpo
     .filter(({ tallies }) => tallies.length > 0);
   return {
     cases: cases.length,
-    groups: [...new Set(casesOf(db).map(({ practice }) => practice.group))].sort(),
+    groups: groupsJudged(db),
     factors,
     comparisons: comparisons(cases),
     tray: traySuccess(db.select().from(batches).where(eq(batches.planned, false)).all()),
   };
 }
 
-/** How other repots of the same method went: what a plant's page tells of its own. */
+/** How repots of the method of a plant's newest judged one went; null: none of it was judged. */
 export function workedLike(db: Db, plantId: number) {
-  const cases = casesOf(db);
-  const mine = cases.filter((one) => one.plantId === plantId);
-  const newest = mine.at(-1);
-  if (!newest) return null;
+  const newest = db
+    .select({ practice: repots.practice })
+    .from(outcomes)
+    .innerJoin(repots, eq(repots.id, outcomes.repotId))
+    .where(and(eq(outcomes.plantId, plantId), isNotNull(repots.practice)))
+    .orderBy(desc(repots.date), desc(repots.id))
+    .get();
+  if (!newest?.practice) return null;
   const { method } = newest.practice;
-  const tally = tallyBy(cases, 'method').find(({ value }) => value === method)!;
-  return { method, label: wordOf('method', method), tally };
+  const [tally] = tallyBy(casesOf(db, { method }), 'method');
+  return { method, label: wordOf('method', method), tally: tally! };
 }

@@ -82,6 +82,10 @@ export const tray = {
   cutNow: 'It is cut today',
   save: 'Put it in the tray',
   started: 'In the tray.',
+  changed: 'Changed.',
+  changeTitle: (name: string) => `Put ${name} right`,
+  lookBack: 'Take it back',
+  lookTaken: 'Look taken back; what was lost with it is in the tray again.',
   line: (n: number, method: string, medium: string) => `${n} × ${method} in ${medium}`,
   since: (line: string, date: string) => `${line}, since ${date}`,
   standing: (living: number, lost: number, pottedOn: number) =>

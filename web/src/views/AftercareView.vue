@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
-import { CHECKPOINTS } from '@fernbank/core';
+import { CHECKPOINTS, isTaskOver } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { api, wordsFor } from '../api/client.ts';
 import type { Page, Plant, Task } from '../api/types.ts';
@@ -32,7 +32,12 @@ const beds = computed(() => {
     .map((plant) => ({
       plant,
       open: tasks
-        .filter((task) => task.plantId === plant.id && task.done === null)
+        .filter(
+          (task) =>
+            task.plantId === plant.id &&
+            task.done === null &&
+            !isTaskOver(task, settings.current.today),
+        )
         .sort((a, b) => a.due.localeCompare(b.due)),
     }))
     .filter(({ open }) => open.length > 0)

@@ -4,6 +4,7 @@ import {
   checkpointOn,
   CHECKPOINTS,
   GRADES,
+  isTaskOver,
   rimCm,
   SEEN,
   supportKind,
@@ -207,7 +208,12 @@ const lessons = computed(() => {
   ].filter((line): line is string => Boolean(line));
 });
 const times = (factor: number) => `${number(factor, 1)}×`;
-const openTasks = computed(() => file.value?.tasks.filter(({ done }) => done === null) ?? []);
+const openTasks = computed(
+  () =>
+    file.value?.tasks.filter(
+      (task) => task.done === null && !isTaskOver(task, settings.current.today),
+    ) ?? [],
+);
 const subject = computed(() => {
   const { plant, height, cover } = file.value!;
   return {

@@ -35,6 +35,11 @@ const starting = ref(parentId !== null);
 const looking = ref(false);
 const potting = ref(false);
 const at = ref<TrayBatch | null>(null);
+const editing = ref<TrayBatch | null>(null);
+function edit(batch: TrayBatch | null): void {
+  editing.value = batch;
+  starting.value = true;
+}
 function look(batch: TrayBatch): void {
   at.value = batch;
   looking.value = true;
@@ -53,7 +58,7 @@ function potOn(batch: TrayBatch): void {
     </header>
     <div class="row spread">
       <p class="quiet">{{ m.tray.intro }}</p>
-      <v-btn color="primary" min-height="48" :prepend-icon="mdiPlus" @click="starting = true">{{
+      <v-btn color="primary" min-height="48" :prepend-icon="mdiPlus" @click="edit(null)">{{
         m.tray.start
       }}</v-btn>
     </div>
@@ -67,6 +72,7 @@ function potOn(batch: TrayBatch): void {
           :batch="batch"
           :spots="value.spots"
           @look="look(batch)"
+          @edit="edit(batch)"
           @pot-on="potOn(batch)"
           @changed="load"
         />
@@ -76,6 +82,7 @@ function potOn(batch: TrayBatch): void {
         :plants="value.plants"
         :spots="value.spots"
         :parent-id="parentId"
+        :changed="editing"
         @saved="load"
       />
       <template v-if="at">

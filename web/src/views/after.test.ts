@@ -273,6 +273,43 @@ describe('the propagation tray', () => {
     expect(field.value).toBe('9');
   });
 
+  it('a batch is put right from what it is, on the revision that was seen', async () => {
+    const server = answers([batch], { 'PATCH /batches/2': { ...batch, rev: 2 } });
+    const { wrapper } = await show();
+    await button(wrapper, m.app.edit).trigger('click');
+    await flushPromises();
+    expect(document.querySelector('.v-overlay')!.textContent).toContain(
+      m.tray.changeTitle(batch.name),
+    );
+    const fields = [...document.querySelectorAll<HTMLInputElement>('.v-overlay input')];
+    const count = fields.find(({ value }) => value === '5')!;
+    count.value = '6';
+    count.dispatchEvent(new Event('input'));
+    await flushPromises();
+    inDialog(m.app.save).click();
+    await flushPromises();
+    const sent = server.calls.find(({ method }) => method === 'PATCH')!;
+    expect(sent.ifMatch).toBe('"1"');
+    expect(sent.body).toMatchObject({ name: batch.name, count: 6, date: batch.date });
+    expect(sent.body).not.toHaveProperty('taxon');
+  });
+
+  it('the newest look can be taken back, and that too can be undone', async () => {
+    const server = answers([batch], {
+      'DELETE /batches/looks/1': {},
+      'POST /batches/2/looks': { id: 2, rev: 1 },
+    });
+    const { wrapper } = await show();
+    await button(wrapper, m.tray.lookBack).trigger('click');
+    await flushPromises();
+    expect(
+      server.calls.some(({ method, path }) => method === 'DELETE' && path === '/batches/looks/1'),
+    ).toBe(true);
+    await useNotices().current!.undo!();
+    const sent = server.calls.find(({ method }) => method === 'POST')!;
+    expect(sent.body).toMatchObject({ date: '2026-03-12', rooted: 4, rootCm: 6, lost: 1 });
+  });
+
   it('an empty tray leads to the first batch', async () => {
     answers([]);
     const { wrapper } = await show();

@@ -11,7 +11,7 @@ import { useSettings } from '../../stores/settings.ts';
 
 /** One batch: how it stands, what it asks for, its looks. */
 const props = defineProps<{ batch: TrayBatch; spots: readonly SpotRow[] }>();
-const emit = defineEmits<{ look: []; potOn: []; changed: [] }>();
+const emit = defineEmits<{ look: []; potOn: []; edit: []; changed: [] }>();
 const { day } = useDates();
 const { length, said } = useUnits();
 const notices = useNotices();
@@ -45,6 +45,20 @@ async function change(body: object, done: string, undo: () => Promise<unknown>):
     await write(body);
     notices.done(done, async () => {
       await undo();
+      emit('changed');
+    });
+    emit('changed');
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+/** Only the newest: those before it are what it was counted from. */
+async function takeBack({ id, date, rooted, rootCm, roots, branching, lost, note }: BatchLook) {
+  try {
+    await api(`/batches/looks/${id}`, { method: 'DELETE' });
+    notices.done(m.tray.lookTaken, async () => {
+      const body = { date, rooted, rootCm, roots, branching, lost, note };
+      await api(`/batches/${props.batch.id}/looks`, { method: 'POST', body });
       emit('changed');
     });
     emit('changed');
@@ -117,6 +131,7 @@ async function remove(): Promise<void> {
           >{{ m.tray.look }}</v-btn
         >
       </template>
+      <v-btn variant="text" min-height="52" @click="emit('edit')">{{ m.app.edit }}</v-btn>
       <v-btn v-if="batch.pottedOn === 0" variant="text" min-height="52" @click="remove">{{
         m.tray.remove
       }}</v-btn>
@@ -124,8 +139,11 @@ async function remove(): Promise<void> {
     <details v-if="batch.looks.length > 0">
       <summary>{{ m.tray.looks }} ({{ batch.looks.length }})</summary>
       <ul class="plain-list">
-        <li v-for="look in batch.looks" :key="look.id">
+        <li v-for="(look, i) in batch.looks" :key="look.id">
           <span class="quiet">{{ day(look.date) }}</span> {{ lookLine(look) }} {{ look.note }}
+          <v-btn v-if="i === 0" variant="text" min-height="44" @click="takeBack(look)">{{
+            m.tray.lookBack
+          }}</v-btn>
         </li>
       </ul>
     </details>

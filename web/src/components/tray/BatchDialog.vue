@@ -17,19 +17,22 @@ import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
 import TaxonField from '../TaxonField.vue';
 
-/** A new batch of starts. */
+/** A new batch of starts, or one that is put right. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
   plants: readonly Plant[];
   spots: readonly SpotRow[];
   /** taken from this plant, where the page knows */
   parentId: number | null;
+  /** null: a new one */
+  changed: TrayBatch | null;
 }>();
 const emit = defineEmits<{ saved: [] }>();
+type Written = Omit<ReturnType<typeof empty>, 'parentId' | 'taxon' | 'groupId'>;
 const notices = useNotices();
 const settings = useSettings();
 
-const { draft, clear } = useDraft('batch', () => ({
+const empty = () => ({
   parentId: null as number | null,
   name: '',
   taxon: '',
@@ -42,7 +45,11 @@ const { draft, clear } = useDraft('batch', () => ({
   nodes: null as number | null,
   planned: false,
   note: '',
-}));
+});
+const { draft: started, clear } = useDraft('batch', empty);
+const righted = ref(empty());
+/** What is typed of a new batch outlives the page; one that is put right starts from what it is. */
+const draft = computed(() => (props.changed ? righted.value : started.value));
 const errors = ref<Record<string, string>>({});
 const fault = ref('');
 const saving = ref(false);
@@ -61,6 +68,13 @@ watch(
     if (!isOpen) return;
     errors.value = {};
     fault.value = '';
+    if (props.changed) {
+      const { parentId, name, taxon, groupId, method, medium } = props.changed;
+      const { spotId, date, count, nodes, planned, note } = props.changed;
+      const same = { parentId, name, taxon, groupId, method, medium };
+      righted.value = { ...same, spotId, date, count, nodes, planned, note };
+      return;
+    }
     draft.value.spotId ??= props.spots[0]?.id ?? null;
     if (props.parentId !== null) take(props.parentId);
   },
@@ -75,6 +89,44 @@ function take(id: number | null): void {
   draft.value.groupId = parent.groupId;
   draft.value.name = `${parent.name}, ${TRAY_METHODS[draft.value.method].label}`;
 }
+async function start(): Promise<void> {
+  const row = await api<TrayBatch>('/batches', { method: 'POST', body: draft.value });
+  clear();
+  notices.done(m.tray.started, async () => {
+    await api(`/batches/${row.id}`, { method: 'DELETE' });
+    emit('saved');
+  });
+}
+async function putRight(before: TrayBatch): Promise<void> {
+  const written = ({
+    name,
+    method,
+    medium,
+    spotId,
+    date,
+    count,
+    nodes,
+    planned,
+    note,
+  }: Written) => ({
+    name,
+    method,
+    medium,
+    spotId,
+    date,
+    count,
+    nodes,
+    planned,
+    note,
+  });
+  const write = (body: object, rev: number) =>
+    api<TrayBatch>(`/batches/${before.id}`, { method: 'PATCH', body, rev });
+  const after = await write(written(draft.value), before.rev);
+  notices.done(m.tray.changed, async () => {
+    await write(written(before), after.rev);
+    emit('saved');
+  });
+}
 async function save(): Promise<void> {
   const { name, taxon, groupId, count } = draft.value;
   const found: Record<string, string> = {};
@@ -86,13 +138,9 @@ async function save(): Promise<void> {
   saving.value = true;
   fault.value = '';
   try {
-    const row = await api<TrayBatch>('/batches', { method: 'POST', body: draft.value });
-    clear();
+    if (props.changed) await putRight(props.changed);
+    else await start();
     open.value = false;
-    notices.done(m.tray.started, async () => {
-      await api(`/batches/${row.id}`, { method: 'DELETE' });
-      emit('saved');
-    });
     emit('saved');
   } catch (error) {
     if (error instanceof ApiError && error.field) errors.value = { [error.field]: wordsFor(error) };
@@ -106,20 +154,21 @@ async function save(): Promise<void> {
 <template>
   <FormDialog
     v-model="open"
-    :title="m.tray.startTitle"
-    :save="m.tray.save"
+    :title="changed ? m.tray.changeTitle(changed.name) : m.tray.startTitle"
+    :save="changed ? m.app.save : m.tray.save"
     :saving="saving"
     :fault="fault"
     @submit="save"
   >
     <v-autocomplete
+      v-if="!changed"
       :model-value="draft.parentId"
       :items="parents"
       :label="m.tray.parent"
       @update:model-value="take"
     />
     <TaxonField
-      v-if="draft.parentId === null"
+      v-if="!changed && draft.parentId === null"
       v-model:taxon="draft.taxon"
       v-model:group-id="draft.groupId"
       :error="errors.taxon ?? ''"
