@@ -247,6 +247,9 @@ async function takeBack(row: Outcome): Promise<void> {
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 142px), 1fr));
   gap: 8px;
 }
+.signs :deep(.v-btn__content) {
+  white-space: normal;
+}
 .two-lines {
   display: grid;
   white-space: normal;

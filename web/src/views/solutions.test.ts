@@ -30,7 +30,9 @@ it.each([
   [0, 'Stock', '0', /The stock must/],
   [0, 'Wanted', '9', /The wanted strength must/],
   [2, 'Wanted', '99', /The rate must not be above the label’s 5 mL\/L|The wanted ppm/],
-  [3, 'N', '90', /All three together must/],
+  [5, 'N', '90', /All three together must/],
+  [4, 'pH now', '15', /The pH now must/],
+  [3, 'Label’s most', '1', /The rate must not be above the label’s 1 mL\/L/],
 ])('section %i, %s of %s is refused in words', async (section, label, typed, words) => {
   const wrapper = await show();
   const inputs = wrapper.findAll('section')[section]!.findAll('input');
@@ -43,7 +45,20 @@ it.each([
 
 it('a label’s N-P-K is told as elements, and a pen on its own scale', async () => {
   const wrapper = await show();
-  const label = wrapper.findAll('section')[3]!;
+  const label = wrapper.findAll('section')[5]!;
   expect(label.text()).toContain('20 % N, 8.7 % P, 16.6 % K');
   expect(label.text()).toContain('600 ppm');
+});
+
+it('bottles are poured in order, calcium last of the feeds; a pH is told by its drift', async () => {
+  const wrapper = await show();
+  const [bottles, drift] = [wrapper.findAll('section')[3]!, wrapper.findAll('section')[4]!];
+  const pours = bottles.findAll('.pours li').map((pour) => pour.text());
+  expect(pours.map((pour) => pour.slice(0, 11))).toEqual(['1. B: 20 mL', '2. A: 20 mL']);
+  await bottles
+    .findAll('button')
+    .find((one) => one.text() === m.solutions.addBottle)!
+    .trigger('click');
+  expect(bottles.findAll('.pours li')).toHaveLength(3);
+  expect(drift.text()).toContain('It rises by 0.04 a day; 7 more days');
 });
