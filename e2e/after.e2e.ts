@@ -315,6 +315,8 @@ test('a photo is taken at a step and stands with the plant; at three weeks it is
     .getByLabel('Take a photo')
     .setInputFiles({ ...file, name: 'now.png', buffer: PNG.sync.write(other) });
   await expect(page.getByRole('img', { name: /Deckhand/ })).toHaveCount(2);
+  const { photos } = await (await page.request.get('/api/plants/24/file')).json();
+  for (const { id } of photos) await page.request.delete(`/api/photos/${id}`);
   await page.goto('/plants/24/bench');
   await page.getByRole('button', { name: 'Take it off the bench' }).click();
 });
