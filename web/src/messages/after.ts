@@ -49,7 +49,7 @@ export const worked = {
   through: 'Come through, with the 80 % band',
   counts: (thrives: number, holdsOn: number, suffers: number) =>
     `${thrives} thrive · ${holdsOn} hold on · ${suffers} suffer or lost`,
-  learned: 'What its earlier pots taught',
+  learned: 'What its record teaches',
   pace: (factor: string, spread: string) =>
     `Its roots fill a pot ${factor} as fast as is usual for its kind (± ${spread} %); verdicts and pot sizes reckon with it.`,
   life: (factor: string, low: string, high: string, judged: number) =>
