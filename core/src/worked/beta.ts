@@ -7,7 +7,7 @@ export interface Beta {
   b: number;
 }
 
-/** Nothing is known beforehand: every share is as likely as any other. */
+/** Nothing is known beforehand: all shares are equally likely. */
 export const EVEN: Beta = { a: 1, b: 1 };
 
 /**
