@@ -161,10 +161,18 @@ describe('aftercare moves when reality moves', () => {
     return (rule: TaskRule) => moves.find(({ id }) => tasks[id]!.rule === rule);
   };
 
-  it('a look close to the one asked for is that one; an early glance is not', () => {
-    expect(moved(stand(), 17, {})('weeks3')).toMatchObject({ done: addDays(DATE, 17) });
-    expect(moved(stand(), 10, {})('weeks3')).toBeUndefined();
-    expect(moved(stand(), 17, {})('weeks7')).toBeUndefined();
+  it('a look answers the look at the cut, when it is close to it', () => {
+    const tasks = stand({ rotten: true });
+    expect(moved(tasks, 5, {})('cutDry')).toMatchObject({ done: addDays(DATE, 5) });
+  });
+
+  it('what asks how it went stays until it is judged: a look alone is no answer', () => {
+    for (const day of [10, 17, 21, 49, 182]) {
+      const move = moved(stand(), day, { growth: 'normal' });
+      for (const rule of ['weeks3', 'weeks7', 'season'] as const) {
+        expect(move(rule)?.done).toBeUndefined();
+      }
+    }
   });
 
   it('new growth brings feed forward, not before day 28; none puts it off', () => {

@@ -65,7 +65,10 @@ export function movesAfterLook(
     ({ rule, due }) =>
       LOOK_RULES.includes(rule) && daysBetween(date, due) <= LOOK_EARLY_DAYS && date >= repotted,
   );
-  for (const { id } of asked) moves.push({ id, done: date, why: 'looked at that day' });
+  // The others ask how it went, which a look alone does not answer: they stay until it is judged.
+  for (const { id } of asked.filter(({ rule }) => rule === 'cutDry')) {
+    moves.push({ id, done: date, why: 'looked at that day' });
+  }
 
   const feed = find('feed');
   const soonest = addDays(repotted, FEED_LEAST_DAYS);
