@@ -4,6 +4,7 @@ export * from './catalogue/index.ts';
 export * from './causes/index.ts';
 export * from './cautions/index.ts';
 export * from './cuts/index.ts';
+export * from './day/index.ts';
 export * from './decide/index.ts';
 export * from './devices/index.ts';
 export * from './fit/index.ts';

@@ -80,6 +80,8 @@ export interface Decision {
   monthsToFill: number;
   /** age at which this plant in a fresh pot would be due again at least cost, months */
   freshCycleMonths: number;
+  /** long-run cost per week of this plant once it is in a fresh pot */
+  freshPerWeek: number;
 }
 
 /**
@@ -152,6 +154,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     monthsInPot: frame.monthsInPot,
     monthsToFill: frame.monthsToFill,
     freshCycleMonths: (plan.freshCycleWeeks * 7) / DAYS_PER_MONTH,
+    freshPerWeek: plan.freshPerWeek,
   };
 
   function lookAgain(): IsoDate | null {

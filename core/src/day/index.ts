@@ -1,0 +1,15 @@
+export { WEIGHTS, type Bags } from './account.ts';
+export { batchesFor, litresOf, type DayBatch } from './batches.ts';
+export { chainsOf, type Chain, type Link } from './chains.ts';
+export type { PinConflict } from './conflicts.ts';
+export { breachesIn, type DayEvent } from './events.ts';
+export { greedyPlan } from './greedy.ts';
+export type { LeftOut, LeftOutWhy } from './leftOut.ts';
+export { handsMinutes } from './limits.ts';
+export * from './minutes.ts';
+export type { DaySolvers } from './optimise.ts';
+export { completeDay, planDay, type DayAnswer, type DayCuts, type DayPlan } from './plan.ts';
+export * from './problem.ts';
+export * from './quarantine.ts';
+export type { DaySchedule, Stretch } from './schedule.ts';
+export { gainOf } from './value.ts';

@@ -1,0 +1,199 @@
+import { positive } from '../number/index.ts';
+import type { Step, StepId } from '../procedures/index.ts';
+
+/** Kinds of work of which hands each have their own pace. */
+export const WORK_KINDS = {
+  ahead: 'soaking, wetting and watering ahead',
+  unpot: 'getting it out of its pot',
+  roots: 'work on the roots',
+  fill: 'filling the new pot',
+  support: 'setting and tying a support',
+  finish: 'watering, labelling, clearing up',
+} as const;
+export type WorkKind = keyof typeof WORK_KINDS;
+export const WORK_KIND_IDS = Object.keys(WORK_KINDS) as WorkKind[];
+
+interface StepWork {
+  kind: WorkKind;
+  /** hands on it, for a pot of 3 L; waiting is not counted */
+  minutes: number;
+  /** a larger ball takes longer */
+  grows: boolean;
+}
+const row = (kind: WorkKind, minutes: number, grows = false): StepWork => ({
+  kind,
+  minutes,
+  grows,
+});
+
+/** What each step takes of hands. @source common practice, no source */
+export const STEP_WORK: Record<StepId, StepWork> = {
+  soakComponents: row('ahead', 3),
+  preWet: row('ahead', 3),
+  keepDry: row('ahead', 0),
+  limpVine: row('ahead', 0),
+  waterBefore: row('ahead', 1),
+  soakToLoosen: row('ahead', 1),
+  keepApart: row('ahead', 1),
+  rinsePot: row('ahead', 3),
+  cleanBlade: row('ahead', 1),
+  twoPeople: row('ahead', 1),
+  cutPot: row('unpot', 3, true),
+  squeezePot: row('unpot', 0.5),
+  knifeRound: row('unpot', 2),
+  takePlugOff: row('unpot', 2),
+  easeOut: row('unpot', 1.5, true),
+  rinseCutting: row('unpot', 2),
+  keepBall: row('roots', 0.5),
+  openCircling: row('roots', 3, true),
+  loosenOutside: row('roots', 3, true),
+  takeAllOff: row('roots', 6, true),
+  rinseRoots: row('roots', 3, true),
+  readRoots: row('roots', 1),
+  weakRoots: row('roots', 4, true),
+  cutToClean: row('roots', 5, true),
+  treatRot: row('roots', 2),
+  washPests: row('roots', 6, true),
+  pruneRoots: row('roots', 4, true),
+  divide: row('roots', 6, true),
+  callus: row('roots', 0.5),
+  dryWounds: row('roots', 0.5),
+  waterJar: row('roots', 2),
+  screen: row('fill', 0.5),
+  ballast: row('fill', 1.5),
+  setSupport: row('support', 4),
+  soakMoss: row('ahead', 1),
+  seatOnNetPot: row('fill', 2),
+  wrapMoss: row('fill', 6, true),
+  checkMound: row('fill', 1),
+  bed: row('fill', 1),
+  setWalker: row('fill', 1),
+  setPlant: row('fill', 1.5, true),
+  spreadRoots: row('fill', 2),
+  leadRoots: row('fill', 2),
+  pourPebbles: row('fill', 3, true),
+  packMoss: row('fill', 5, true),
+  fillDry: row('fill', 3, true),
+  fillDamp: row('fill', 3, true),
+  settle: row('fill', 1),
+  level: row('fill', 0.5),
+  topDress: row('fill', 1.5),
+  tie: row('support', 3),
+  secure: row('support', 2),
+  label: row('finish', 1),
+  fillReservoir: row('finish', 1),
+  holdWater: row('finish', 0),
+  waterDoses: row('finish', 3),
+  waterNow: row('finish', 1),
+  waterAgain: row('finish', 0.5),
+  place: row('finish', 1),
+  cleanUp: row('finish', 1.5),
+};
+
+/** The keeper's own pace: minutes taken against typical ones, and from how many timed steps. */
+export type Pace = Record<WorkKind, { factor: number; from: number }>;
+export const TYPICAL_HANDS: Pace = Object.fromEntries(
+  WORK_KIND_IDS.map((kind) => [kind, { factor: 1, from: 0 }]),
+) as Pace;
+
+const USUAL_POT_L = 3;
+/** Work grows with the size of the ball, less than its volume does. @source common practice, no source */
+const BY_VOLUME = 0.4;
+const SIZE_LIMITS = { least: 0.6, most: 4 } as const;
+
+/** Hands on one step, minutes. @param potL  litres of the new pot, > 0 */
+export function stepMinutes(step: StepId, potL: number, pace: Pace = TYPICAL_HANDS): number {
+  positive('potL', potL);
+  const { kind, minutes, grows } = STEP_WORK[step];
+  const size = Math.min(
+    SIZE_LIMITS.most,
+    Math.max(SIZE_LIMITS.least, (potL / USUAL_POT_L) ** BY_VOLUME),
+  );
+  return minutes * (grows ? size : 1) * pace[kind].factor;
+}
+
+/** Fetching a plant, its pot and its sheet. @source common practice, no source */
+const FETCH_MINUTES = 2;
+/** Done once for a whole batch, and counted there. */
+const BY_BATCH: readonly StepId[] = ['soakComponents', 'preWet'];
+
+/**
+ * Hands on one plant, minutes; a step for two people counts twice.
+ *
+ * @param steps  of its procedure
+ */
+export function plantMinutes(steps: readonly Step[], potL: number, pace = TYPICAL_HANDS): number {
+  return steps.reduce(
+    (sum, { id, hands = 1 }) =>
+      BY_BATCH.includes(id) ? sum : sum + hands * stepMinutes(id, potL, pace),
+    FETCH_MINUTES,
+  );
+}
+
+/** The longest soak that a procedure begins with, while hands turn to others, minutes. */
+export function soakMinutes(steps: readonly Step[]): number {
+  return Math.max(
+    0,
+    ...steps.filter(({ id }) => id === 'soakToLoosen').map(({ timer }) => timer?.minutes ?? 0),
+  );
+}
+
+/** A step as it was timed at the bench. */
+export interface TimedStep {
+  step: StepId;
+  minutes: number;
+}
+
+/** Longer than this between two ticks, hands were elsewhere. @source common practice, no source */
+const BREAK_MINUTES = 30;
+const LEAST_MINUTES = 0.05;
+
+/**
+ * Minutes of hands from the ticks at one plant. What follows a long pause, and
+ * what is a wait by itself, says nothing of hands.
+ *
+ * @param startedAt  ms since 1970
+ * @param doneAt  when each step was ticked, ms since 1970
+ */
+export function timedSteps(
+  startedAt: number,
+  doneAt: Partial<Record<StepId, number>>,
+  waited: readonly StepId[] = [],
+): TimedStep[] {
+  const ticks = (Object.entries(doneAt) as [StepId, number][]).sort((a, b) => a[1] - b[1]);
+  return ticks.flatMap(([step, at], i) => {
+    const since = Math.max(startedAt, i === 0 ? startedAt : ticks[i - 1]![1]);
+    const minutes = (at - since) / 60_000;
+    const speaks = minutes >= LEAST_MINUTES && minutes <= BREAK_MINUTES && !waited.includes(step);
+    return speaks && STEP_WORK[step].minutes > 0 ? [{ step, minutes }] : [];
+  });
+}
+
+/** Spread of keepers round the table, and of one keeper's steps round their own pace, of log minutes. */
+const SPREAD = { keepers: 0.5, steps: 0.7 } as const;
+
+/**
+ * The keeper's own pace from timed steps, kind by kind, starting from typical
+ * minutes: a few steps move it a little, many settle it.
+ *
+ * @source posterior mean of a normal with known spreads (log minutes); spreads: common practice, no source
+ */
+export function learnPace(timed: readonly (TimedStep & { potL: number })[]): Pace {
+  const sums = Object.fromEntries(
+    WORK_KIND_IDS.map((kind) => [kind, { log: 0, count: 0 }]),
+  ) as Record<WorkKind, { log: number; count: number }>;
+  for (const { step, minutes, potL } of timed) {
+    const usual = stepMinutes(step, potL);
+    if (usual <= 0 || minutes <= 0) continue;
+    const sum = sums[STEP_WORK[step].kind];
+    sum.log += Math.log(minutes / usual);
+    sum.count += 1;
+  }
+  const ratio = (SPREAD.steps / SPREAD.keepers) ** 2;
+  return Object.fromEntries(
+    WORK_KIND_IDS.map((kind) => {
+      const { log, count } = sums[kind];
+      return [kind, { factor: Math.exp(log / (count + ratio)), from: count }];
+    }),
+  ) as Pace;
+}

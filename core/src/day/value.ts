@@ -1,0 +1,40 @@
+import { within } from '../number/index.ts';
+import type { Decision } from '../decide/index.ts';
+import { daysBetween, type IsoDate } from '../season/index.ts';
+
+/**
+ * What potting on a day saves against waiting for the keeper's next chance.
+ *
+ * Each day's account is that of the verdict: cost of disturbing then, of having
+ * waited until then, and the long-run cost of the fresh cycle over the rest of
+ * the year. The next chance is taken at its best: the cheapest week from then on.
+ *
+ * @param decision  judged on `judged`
+ * @param day  the potting day, on or after `judged`
+ * @param next  the first day on which the keeper would pot again, after `day`
+ * @returns units of an ill-timed pot-up; below 0 the plant is better left
+ * @throws RangeError for days before the judgement or beyond a year
+ */
+export function gainOf(
+  decision: Pick<Decision, 'curves' | 'freshPerWeek'>,
+  judged: IsoDate,
+  day: IsoDate,
+  next: IsoDate,
+): number {
+  const { disturbing, waiting } = decision.curves;
+  const last = disturbing.length - 1;
+  const week = within('weeks until the day', daysBetween(judged, day) / 7, 0, last);
+  const from = within('weeks until the next chance', daysBetween(judged, next) / 7, week, Infinity);
+  const account = (at: number) =>
+    between(disturbing, at) + between(waiting, at) - decision.freshPerWeek * at;
+  let later = account(Math.min(from, last));
+  for (let at = Math.ceil(from); at <= last; at++) later = Math.min(later, account(at));
+  return later - account(week);
+}
+
+/** A curve of weeks read between two of them. */
+function between(curve: readonly number[], week: number): number {
+  const before = Math.floor(week);
+  const share = week - before;
+  return curve[before]! * (1 - share) + (curve[before + 1] ?? curve[before]!) * share;
+}
