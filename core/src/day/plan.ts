@@ -243,9 +243,10 @@ function fitted(problem: DayProblem, laid: Laid): Laid {
   );
   while (!now.holds) {
     const givers = new Set(
-      now.found.moves.map(({ plant, option }) => {
+      now.found.moves.flatMap(({ plant, option }) => {
         const id = rows.get(plant)!.options[option]!.pot;
-        return problem.pots.find((pot) => pot.id === id)!.of;
+        const pot = problem.pots.find((one) => one.id === id)!;
+        return pot.source === 'left' ? [pot.of] : [];
       }),
     );
     const out = [...now.found.moves]
