@@ -15,6 +15,7 @@ import { componentRoutes } from './routes/components.ts';
 import { recipeRoutes } from './routes/recipes.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { fittingRoutes } from './routes/fitting.ts';
+import { dayRoutes } from './routes/days.ts';
 import { benchRoutes } from './routes/benches.ts';
 import { outcomeRoutes, workedRoutes } from './routes/outcomes.ts';
 import { reservoirRoutes } from './routes/reservoirs.ts';
@@ -109,6 +110,7 @@ function api(context: Context): express.Router {
     { at: '/outcomes', routes: outcomeRoutes(context) },
     { at: '', routes: workedRoutes(context) },
     { at: '/benches', routes: benchRoutes(context) },
+    { at: '/days', routes: dayRoutes(context) },
     { at: '/reservoirs', routes: reservoirRoutes(context) },
     { at: '/batches', routes: batchRoutes(context) },
     { at: '/photos', routes: photoRoutes(context) },

@@ -5,8 +5,12 @@ import { benchAfter, EMPTY_BENCH, type BenchEvent, type BenchState } from './ind
 
 const step = fc.constantFrom(...STEP_IDS.slice(0, 6));
 const event: fc.Arbitrary<BenchEvent> = fc.oneof(
-  fc.constant({ kind: 'start' } as const),
-  fc.record({ kind: fc.constant('done' as const), step }),
+  fc.record({ kind: fc.constant('start' as const), at: fc.option(fc.nat(), { nil: undefined }) }),
+  fc.record({
+    kind: fc.constant('done' as const),
+    step,
+    at: fc.option(fc.nat(), { nil: undefined }),
+  }),
   fc.record({ kind: fc.constant('undone' as const), step }),
   fc.record({ kind: fc.constant('note' as const), step, text: fc.string() }),
   fc.record({ kind: fc.constant('timer' as const), step, label: fc.string(), until: fc.nat() }),

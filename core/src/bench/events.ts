@@ -26,18 +26,30 @@ export interface BenchState {
   notes: Partial<Record<StepId, string>>;
   timers: StepTimer[];
   found: BenchFound;
+  /** when hands began, ms since 1970; null: not known */
+  startedAt: number | null;
+  /** when each step was ticked, ms since 1970 */
+  doneAt: Partial<Record<StepId, number>>;
   /** ids of pictures taken at a step */
   photos: Partial<Record<StepId, number[]>>;
 }
-export const EMPTY_BENCH: BenchState = { done: [], notes: {}, timers: [], found: {}, photos: {} };
+export const EMPTY_BENCH: BenchState = {
+  done: [],
+  notes: {},
+  timers: [],
+  found: {},
+  startedAt: null,
+  doneAt: {},
+  photos: {},
+};
 
 /**
  * What hands report from the bench. Each says how things are then, not how they
  * change: sent twice, or from two devices, it comes to the same.
  */
 export type BenchEvent =
-  | { kind: 'start' }
-  | { kind: 'done'; step: StepId }
+  | { kind: 'start'; at?: number | undefined }
+  | { kind: 'done'; step: StepId; at?: number | undefined }
   | { kind: 'undone'; step: StepId }
   | { kind: 'note'; step: StepId; text: string }
   | { kind: 'timer'; step: StepId; label: string; until: number }
@@ -49,7 +61,9 @@ export type BenchEvent =
 export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
   switch (event.kind) {
     case 'start':
-      return state;
+      return event.at === undefined || state.startedAt !== null
+        ? state
+        : { ...state, startedAt: event.at };
     case 'done': {
       const { step } = event;
       const timed = state.timers.some((timer) => timer.step === step);
@@ -57,13 +71,19 @@ export function benchAfter(state: BenchState, event: BenchEvent): BenchState {
       return {
         ...state,
         done: state.done.includes(step) ? state.done : [...state.done, step],
+        // The first tick counts: one that is told again does not make the work longer.
+        doneAt:
+          event.at === undefined || state.doneAt[step] !== undefined
+            ? state.doneAt
+            : { ...state.doneAt, [step]: event.at },
         timers: withoutTimer(state, step),
       };
     }
-    case 'undone':
-      return state.done.includes(event.step)
-        ? { ...state, done: state.done.filter((step) => step !== event.step) }
-        : state;
+    case 'undone': {
+      if (!state.done.includes(event.step)) return state;
+      const { [event.step]: _ticked, ...doneAt } = state.doneAt;
+      return { ...state, done: state.done.filter((step) => step !== event.step), doneAt };
+    }
     case 'note':
       return { ...state, notes: { ...state.notes, [event.step]: event.text } };
     case 'timer': {

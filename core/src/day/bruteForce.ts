@@ -1,6 +1,13 @@
 import { bagsFor, worthOf, type Bags } from './account.ts';
 import { ringsIn } from './cycles.ts';
-import { CHANGE_MINUTES, handsMinutes, leavesPot, measuresOf, readyAfter } from './limits.ts';
+import {
+  CHANGE_MINUTES,
+  handsMinutes,
+  isShortEnough,
+  leavesPot,
+  measuresOf,
+  readyAfter,
+} from './limits.ts';
 import type { DayProblem, Move, Pin } from './problem.ts';
 
 /**
@@ -39,6 +46,8 @@ function worthIfPossible(problem: DayProblem, moves: readonly Move[]): number | 
   if (!problem.pins.every((pin) => holds(pin, moves, problem))) return null;
   for (const [date] of dates.entries()) {
     const today = moves.filter((move) => move.date === date);
+    if (today.some((move) => !isShortEnough(problem, plantOf(move), optionOf(move), date)))
+      return null;
     const made = new Set(
       today.filter((move) => optionOf(move).filledL > 0).map((move) => plantOf(move).mix),
     );

@@ -50,7 +50,9 @@ describe('any day that is planned', () => {
         const { plan } = answer;
         expect(breachesIn(problem, plan.events)).toEqual([]);
         for (const { date, lasts } of plan.schedules) {
-          expect(lasts).toBeLessThanOrEqual(problem.dates[date]!.minutes + 1e-6);
+          const over = plan.over[date]!;
+          if (problem.pins.length === 0) expect(over).toBeLessThanOrEqual(1e-6);
+          expect(lasts).toBeLessThanOrEqual(problem.dates[date]!.minutes + over + 1e-6);
         }
         if (problem.money !== null) expect(plan.spends).toBeLessThanOrEqual(problem.money + 1e-6);
         if (problem.pins.length === 0) {

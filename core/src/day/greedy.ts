@@ -1,6 +1,13 @@
 import { TUB_SHARE } from '../mixing/index.ts';
 import { bagsFor, potCost, worthOf, type Bags } from './account.ts';
-import { CHANGE_MINUTES, handsMinutes, leavesPot, measuresOf, readyAfter } from './limits.ts';
+import {
+  CHANGE_MINUTES,
+  handsMinutes,
+  isShortEnough,
+  leavesPot,
+  measuresOf,
+  readyAfter,
+} from './limits.ts';
 import { allowedFor, NO_ALLOWANCE, type Allowance } from './model.ts';
 import type { DayOption, DayPlant, DayProblem, Move } from './problem.ts';
 import { ringsIn } from './cycles.ts';
@@ -128,6 +135,7 @@ class Hand {
         : 0) +
       (tubL ? (overheads.load * measured) / (tubL * TUB_SHARE) : 0);
     if (minutes > this.minutesLeft[date]!) return false;
+    if (!isShortEnough(this.problem, plant, option, date)) return false;
     if (!this.potIsThere(plant.id, option.pot, date)) return false;
     const litres = new Map(this.litres);
     for (const [component, l] of perL) {

@@ -5,10 +5,27 @@ export type { PinConflict } from './conflicts.ts';
 export { breachesIn, type DayEvent } from './events.ts';
 export { greedyPlan } from './greedy.ts';
 export type { LeftOut, LeftOutWhy } from './leftOut.ts';
+export {
+  laidDay,
+  type DayLine,
+  type LaidBag,
+  type LaidBatch,
+  type LaidChain,
+  type LaidCuts,
+  type LaidDay,
+} from './laid.ts';
 export { handsMinutes } from './limits.ts';
+export { pickList, shoppingList, type Purchase } from './lists.ts';
 export * from './minutes.ts';
 export type { DaySolvers } from './optimise.ts';
-export { completeDay, planDay, type DayAnswer, type DayCuts, type DayPlan } from './plan.ts';
+export {
+  completeDay,
+  planDay,
+  type CompletedDay,
+  type DayAnswer,
+  type DayCuts,
+  type DayPlan,
+} from './plan.ts';
 export * from './problem.ts';
 export * from './quarantine.ts';
 export type { DaySchedule, Stretch } from './schedule.ts';

@@ -3,6 +3,7 @@ import { daysBetween } from '../season/index.ts';
 import {
   CLEANINGS,
   type DayMix,
+  type DayOption,
   type DayPlant,
   type DayPot,
   type DayProblem,
@@ -24,6 +25,17 @@ export function handsMinutes(problem: DayProblem, date: number): number {
   const { dates, hands, overheads } = problem;
   const work = workIn(dates[date]!.minutes, overheads) - overheads.setUp - overheads.cleanUp;
   return Math.max(0, work * hands);
+}
+
+/** One pair of hands can do it within the date at all: soak, mix, plant, clearing up. */
+export function isShortEnough(
+  { dates, overheads }: DayProblem,
+  { soakMinutes }: Pick<DayPlant, 'soakMinutes'>,
+  { minutes, filledL }: Pick<DayOption, 'minutes' | 'filledL'>,
+  date: number,
+): boolean {
+  const before = Math.max(soakMinutes, filledL > 0 ? overheads.mix : 0);
+  return overheads.setUp + before + minutes + overheads.cleanUp <= dates[date]!.minutes + 1e-9;
 }
 
 /** Litres of each component that one litre in the pot takes, loosened, with shrink, settling and spare. */

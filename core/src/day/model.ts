@@ -1,7 +1,14 @@
 import type { Constraint, LinearModel, Variable } from '../milp/index.ts';
 import { TUB_SHARE } from '../mixing/index.ts';
 import { bagCost, potCost, WEIGHTS, type Bags } from './account.ts';
-import { CHANGE_MINUTES, handsMinutes, leavesPot, measuresOf, readyAfter } from './limits.ts';
+import {
+  CHANGE_MINUTES,
+  handsMinutes,
+  isShortEnough,
+  leavesPot,
+  measuresOf,
+  readyAfter,
+} from './limits.ts';
 import type { DayOption, DayPlant, DayPot, DayProblem, Move, Pin, Tidiness } from './problem.ts';
 
 /** What waits take beside the plain sums, found by laying a plan out in full: minutes of hands that each date loses. */
@@ -47,7 +54,7 @@ export function dayModel(
     row.options.forEach((option, at) => {
       const pot = potOf.get(option.pot)!;
       dates.forEach((day, date) => {
-        if (!allowed(option, day.date)) return;
+        if (!allowed(option, day.date) || !isShortEnough(problem, row, option, date)) return;
         const variable = add({
           cost: row.gain[date]! - option.penalty - potCost(pot),
           upper: 1,

@@ -336,13 +336,25 @@ describe('what a day saves', () => {
   });
 
   it('by hand: later best less today, on the verdict’s own account', () => {
-    const curves = { weeks: [0, 1, 2, 3], disturbing: [1, 1, 0.5, 2], waiting: [0, 0.2, 0.5, 0.9] };
+    const curves = {
+      weeks: [0, 1, 2, 3],
+      disturbing: [1, 1, 0.5, 2],
+      waiting: [0, 0.2, 0.5, 0.9],
+      open: [true, true, true, true],
+    };
     // accounts: 1, 1.2 − 0.1, 1 − 0.2, 2.9 − 0.3
     const decision = { curves, freshPerWeek: 0.1 };
     expect(gainOf(decision, DAY, DAY, addDays(DAY, 7))).toBeCloseTo(0.8 - 1, 12);
     expect(gainOf(decision, DAY, DAY, addDays(DAY, 21))).toBeCloseTo(2.6 - 1, 12);
     expect(gainOf(decision, DAY, addDays(DAY, 7), addDays(DAY, 14))).toBeCloseTo(0.8 - 1.1, 12);
     expect(() => gainOf(decision, DAY, addDays(DAY, -1), DAY)).toThrow(RangeError);
+    // The school closes the third week, then the first.
+    const closed = (week: number) => ({
+      ...decision,
+      curves: { ...curves, open: curves.open.map((_, i) => i !== week) },
+    });
+    expect(gainOf(closed(2), DAY, DAY, addDays(DAY, 14))).toBeCloseTo(2.6 - 1, 12);
+    expect(gainOf(closed(0), DAY, DAY, addDays(DAY, 21))).toBeLessThan(0);
   });
 });
 

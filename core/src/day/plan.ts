@@ -5,7 +5,7 @@ import { worthOf, type Bags } from './account.ts';
 import { bagsForBatches, batchesFor, priceOf, type DayBatch } from './batches.ts';
 import { chainsOf, type Chain } from './chains.ts';
 import { conflictIn, type PinConflict } from './conflicts.ts';
-import { eventsOf, type DayEvent } from './events.ts';
+import { breachesIn, eventsOf, type DayEvent } from './events.ts';
 import { filledUp, greedyPlan, type Found } from './greedy.ts';
 import { leftOutOf, type LeftOut } from './leftOut.ts';
 import type { Allowance } from './model.ts';
@@ -29,6 +29,8 @@ export interface DayPlan {
   bags: { component: string; opens: number; buys: number }[];
   cuts: DayCuts[];
   schedules: DaySchedule[];
+  /** minutes that a date runs over: only where pins ask for more than several hands can share out */
+  over: number[];
   chains: Chain[];
   leftOut: LeftOut[];
   events: DayEvent[];
@@ -43,6 +45,14 @@ export interface DayPlan {
   /** share of the bound that may be left, 0 … 1 */
   gap: number;
   proven: boolean;
+}
+
+/** A plan that was laid out again, with what no longer holds of it. */
+export interface CompletedDay extends DayPlan {
+  /** components that cannot be had */
+  short: string[];
+  /** in words: pots in two places, litres that are not there, money that does not suffice */
+  overdrawn: string[];
 }
 
 /** Either the day, or what of the keeper's own word cannot be. */
@@ -153,13 +163,22 @@ export function completeDay(
   moves: readonly Move[],
   bound: number,
   solve: Solve,
-): DayPlan {
+): CompletedDay {
   const problem = checkProblem(given);
   const byHand = laidOut(problem, (allowance) => greedyPlan(problem, allowance));
   const laid = layOut(problem, { moves: [...moves], bags: new Map(), worth: 0 });
   const top = Math.max(bound, laid.worth);
+  const full = inFull(problem, { ...laid, holds: true }, cutsFor(problem, moves, solve));
+  const { money } = problem;
   return {
-    ...inFull(problem, { ...laid, holds: true }, cutsFor(problem, moves, solve)),
+    ...full,
+    short: bagsForBatches(problem, laid.batches).short,
+    overdrawn: [
+      ...breachesIn(problem, full.events),
+      ...(money !== null && full.spends > money + HAIR
+        ? [`it would cost ${full.spends.toFixed(2)}, more than ${money}`]
+        : []),
+    ],
     greedy: {
       worth: byHand.worth,
       plants: byHand.found.moves.length,
@@ -180,6 +199,7 @@ function inFull(problem: DayProblem, laid: Laid, cuts: DayCuts[]) {
     bags: [...bags].map(([component, own]) => ({ component, ...own })),
     cuts,
     schedules,
+    over: schedules.map(({ date, lasts }) => Math.max(0, lasts - problem.dates[date]!.minutes)),
     chains: chainsOf(problem, moves),
     leftOut: leftOutOf(problem, { moves, batches, bags, schedules }),
     events: eventsOf(problem, moves, batches, bags, schedules),

@@ -7,7 +7,9 @@ import { daysBetween, type IsoDate } from '../season/index.ts';
  *
  * Each day's account is that of the verdict: cost of disturbing then, of having
  * waited until then, and the long-run cost of the fresh cycle over the rest of
- * the year. The next chance is taken at its best: the cheapest week from then on.
+ * the year. The next chance is taken at its best: the cheapest week from then on
+ * in which the keeper's school lets it be disturbed. On a day on which the
+ * school does not, nothing is saved.
  *
  * @param decision  judged on `judged`
  * @param day  the potting day, on or after `judged`
@@ -21,16 +23,23 @@ export function gainOf(
   day: IsoDate,
   next: IsoDate,
 ): number {
-  const { disturbing, waiting } = decision.curves;
+  const { disturbing, waiting, open } = decision.curves;
   const last = disturbing.length - 1;
   const week = within('weeks until the day', daysBetween(judged, day) / 7, 0, last);
   const from = within('weeks until the next chance', daysBetween(judged, next) / 7, week, Infinity);
   const account = (at: number) =>
     between(disturbing, at) + between(waiting, at) - decision.freshPerWeek * at;
-  let later = account(Math.min(from, last));
-  for (let at = Math.ceil(from); at <= last; at++) later = Math.min(later, account(at));
-  return later - account(week);
+  // Where the school opens no later week, the end of the year stands for the next.
+  let later = account(last);
+  if (from <= last && open[Math.floor(from)]) later = Math.min(later, account(from));
+  for (let at = Math.ceil(from); at <= last; at++) {
+    if (open[at]) later = Math.min(later, account(at));
+  }
+  const gain = later - account(week);
+  return open[Math.floor(week)] ? gain : Math.min(gain, CLOSED);
 }
+/** Told for a closed day: less than nothing, so that only the keeper's own word brings it about. */
+const CLOSED = -0.01;
 
 /** A curve of weeks read between two of them. */
 function between(curve: readonly number[], week: number): number {

@@ -2,6 +2,7 @@ import { addDays, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index
 import type { Diagnosis } from '../causes/index.ts';
 import { alongside, troubleshoot, unpotFirst } from './counsel.ts';
 import {
+  DANGER_OPENS,
   LESSER_ACTS,
   OLD_MEDIUM_SCHOOLS,
   PRIOR_DANGER,
@@ -58,8 +59,8 @@ export interface Decision {
   readiness: ReadinessFactor[];
   notLooked: NotLooked[];
   turningPoint: TurningPoint[];
-  /** per week from now: cost of acting then, and cost of having waited until then */
-  curves: { weeks: number[]; disturbing: number[]; waiting: number[] };
+  /** per week from now: cost of acting then, cost of having waited until then, and whether the school lets it be disturbed */
+  curves: { weeks: number[]; disturbing: number[]; waiting: number[]; open: boolean[] };
   schools: { school: WhenSchool; label: string; verdict: VerdictKind; week: IsoDate | null }[];
   /** the same for what is taken off the roots, which decides what a repot costs them */
   oldMediumSchools: {
@@ -138,6 +139,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
       weeks: Array.from({ length: CURVE_WEEKS }, (_, week) => week),
       disturbing: Array.from(plan.disturbing.slice(0, CURVE_WEEKS)),
       waiting,
+      open: plan.open.slice(0, CURVE_WEEKS).map((open) => open || states.danger >= DANGER_OPENS),
     },
     schools: depth === 'full' ? schoolVerdicts(frame, situation, school, judged) : [],
     oldMediumSchools: depth === 'full' ? oldMediumVerdicts(frame, situation, school) : [],

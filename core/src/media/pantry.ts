@@ -1,6 +1,13 @@
 import { COMPONENTS, type Component } from './components.ts';
 import type { Content } from './handling.ts';
-import { RECIPES, type Recipe, type RecipePart } from './recipes.ts';
+import {
+  kindOfParts,
+  MEDIUM_KINDS,
+  RECIPES,
+  type MediumKind,
+  type Recipe,
+  type RecipePart,
+} from './recipes.ts';
 
 /** What a keeper never wants in a mix: kinds of matter, or single components by id. */
 export interface Avoided {
@@ -93,4 +100,14 @@ export function checkParts(parts: readonly RecipePart[]): readonly RecipePart[] 
     throw new RangeError('parts must not all be 0');
   }
   return parts;
+}
+
+/** The kind of medium that a recipe makes: the one it stands for, else by its main part. */
+export function kindOfRecipe(
+  recipeId: string,
+  parts: readonly RecipePart[],
+  pantry: Pick<Pantry, 'component'> = SHIPPED,
+): MediumKind {
+  const named = MEDIUM_KINDS.find((kind) => kind.recipe === recipeId);
+  return named?.id ?? kindOfParts(parts, (id) => pantry.component(id).like);
 }

@@ -7,3 +7,4 @@ export * from './plan.ts';
 export * from './section.ts';
 export * from './standing.ts';
 export * from './usable.ts';
+export * from './settle.ts';

@@ -56,6 +56,9 @@ export const benches = sqliteTable('benches', {
     .default({}),
   timers: text('timers', { mode: 'json' }).$type<BenchState['timers']>().notNull().default([]),
   found: text('found', { mode: 'json' }).$type<BenchState['found']>().notNull().default({}),
+  /** when hands began, and when each step was ticked, ms since 1970 */
+  startedAt: integer('started_at'),
+  doneAt: text('done_at', { mode: 'json' }).$type<BenchState['doneAt']>().notNull().default({}),
   /** pictures taken at a step */
   photos: text('photos', { mode: 'json' })
     .$type<Partial<Record<StepId, number[]>>>()

@@ -27,6 +27,7 @@ import type {
   SupportKindId,
   TaskKind,
   TaskRule,
+  TimedStep,
   ToPebbles,
   Traits,
   VerdictKind,
@@ -36,8 +37,10 @@ import type {
   WinterSchool,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { days, type Drawn } from './days.ts';
 import { tracked } from './tracked.ts';
 
+export * from './days.ts';
 export * from './followUp.ts';
 
 /** Where plants stand. Temperatures: one mean or twelve, °C. */
@@ -57,7 +60,7 @@ export const spots = sqliteTable('spots', {
 
 /**
  * Pots and cover pots on the shelf, alike ones counted together. Outside sizes,
- * cm. What is neither free nor soaking has a plant in it.
+ * cm. What is neither free, nor soaking, nor kept apart has a plant in it.
  */
 export const pots = sqliteTable('pots', {
   ...tracked,
@@ -72,6 +75,8 @@ export const pots = sqliteTable('pots', {
   /** left by a plant and not yet clean */
   soaking: integer('soaking').notNull().default(0),
   soakingSince: text('soaking_since'),
+  /** left by a plant in quarantine: for no other plant until disinfected */
+  apart: integer('apart').notNull().default(0),
   /** drainage holes; null: not counted */
   holes: integer('holes'),
   tone: text('tone').$type<PotTone>(),
@@ -150,6 +155,9 @@ export const plants = sqliteTable(
     /** the cover pot of the shelf that it stands in */
     coverId: integer('cover_id').references(() => pots.id),
     schools: text('schools', { mode: 'json' }).$type<PlantSchools>().notNull(),
+    /** put in quarantine by hand on that day, and last cleared on that one */
+    apartSince: text('apart_since'),
+    clearedOn: text('cleared_on'),
     /** lost on that day: it is no longer looked after, its record goes on teaching */
     goneOn: text('gone_on'),
     note: text('note').notNull().default(''),
@@ -225,6 +233,10 @@ export interface Housing {
   coverId?: number | null;
   /** where the shelf's pot was taken from */
   takenFrom?: 'free' | 'soaking';
+  /** and since when others like it soaked then */
+  takenSince?: string | null;
+  /** where the pot that was left went, when not to soak */
+  leftTo?: 'apart';
 }
 
 /** A support as it stands with a plant. */
@@ -280,6 +292,12 @@ export const repots = sqliteTable(
     liveRoots: real('live_roots'),
     /** pieces that it was divided into, this one among them */
     pieces: integer('pieces').notNull().default(1),
+    /** the potting day that it was part of */
+    dayId: integer('day_id').references(() => days.id, { onDelete: 'set null' }),
+    /** what its mix took off the stock; null: nothing, or its day’s batch did */
+    drawn: text('drawn', { mode: 'json' }).$type<Drawn[] | null>(),
+    /** minutes of hands, step by step, as they were ticked */
+    timed: text('timed', { mode: 'json' }).$type<TimedStep[] | null>(),
     note: text('note').notNull().default(''),
   },
   (table) => [index('repots_by_plant').on(table.plantId, table.date)],

@@ -16,9 +16,11 @@ const kind = (name: BenchEvent['kind']) => Joi.string().valid(name).required();
 const LONGEST_LABEL = 120;
 const FARTHEST_MS = 8.64e15;
 
+const instant = () => Joi.number().integer().positive().max(FARTHEST_MS);
+
 const BODIES: Record<BenchEvent['kind'], Record<string, Joi.Schema>> = {
-  start: {},
-  done: { step: step() },
+  start: { at: instant() },
+  done: { step: step(), at: instant() },
   undone: { step: step() },
   note: { step: step(), text: Joi.string().allow('').max(2000).required() },
   timer: {

@@ -51,6 +51,7 @@ import {
   shippedRecipeId,
   rootCuts,
 } from '../http/fields.ts';
+import { day } from './calcDay.ts';
 import { solver } from '../services/solver.ts';
 import { partFrom, partsBody, type PartBody } from '../http/parts.ts';
 import {
@@ -75,6 +76,7 @@ export function calculatorRoutes(): DescribedRouter {
   routes.calculator('/decision', decision);
   routes.calculator('/fit', fit);
   routes.calculator('/cuts', cuts);
+  routes.calculator('/day', day);
   return routes;
 }
 

@@ -100,6 +100,8 @@ const fields = {
   traits: ownTraits,
   spotId: rowId(),
   acquired: isoDate().allow(null),
+  apartSince: isoDate().allow(null),
+  clearedOn: isoDate().allow(null),
   pot: potShape(),
   potMaterial: potMaterialId(),
   mediumKind: mediumKind(),
@@ -140,6 +142,8 @@ const newPlant = Joi.object<PlantInput>({
   traits: fields.traits.default({}),
   spotId: fields.spotId.required(),
   acquired: fields.acquired.default(null),
+  apartSince: fields.apartSince.default(null),
+  clearedOn: fields.clearedOn.default(null),
   pot: fields.pot.required(),
   potMaterial: fields.potMaterial.default('plastic'),
   mediumKind: fields.mediumKind.required(),
@@ -242,6 +246,8 @@ function checkPlant(context: Context, plant: PlantInput): void {
     throw invalid('taxon', `“${plant.taxon}” is not in the catalogue: choose a group for it`);
   }
   if (plant.acquired) notAhead(context, 'acquired', plant.acquired);
+  if (plant.apartSince) notAhead(context, 'apartSince', plant.apartSince);
+  if (plant.clearedOn) notAhead(context, 'clearedOn', plant.clearedOn);
   if (plant.lastRepot) {
     notAhead(context, 'lastRepot', plant.lastRepot);
     if (plant.acquired && plant.lastRepot < plant.acquired) {

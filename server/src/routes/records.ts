@@ -230,6 +230,7 @@ const newRepot = Joi.object<RepotOrder>({
   liveRoots: fraction().allow(null).default(null),
   mound: Joi.boolean().default(false),
   scoopL: Joi.number().min(0.01).max(50).allow(null).default(null),
+  drawStock: Joi.boolean().default(true),
   note: note().default(''),
 });
 

@@ -41,6 +41,7 @@ const potFields = {
   free: free(),
   role: Joi.string().valid('pot', 'cover'),
   soaking: free(),
+  apart: free(),
   holes: Joi.number().integer().min(0).max(200).allow(null),
   tone: potTone().allow(null),
   reservoirL: Joi.number().min(0).max(100),
@@ -56,6 +57,7 @@ const newPot = Joi.object<Input<PotRow>>({
   count: potFields.count.default(1),
   role: potFields.role.default('pot'),
   soaking: potFields.soaking.default(0),
+  apart: potFields.apart.default(0),
   holes: potFields.holes.default(null),
   tone: potFields.tone.default(null),
   reservoirL: potFields.reservoirL.default(0),
@@ -78,7 +80,7 @@ export function potRoutes({ db, today }: Context): DescribedRouter {
     made: {
       body: newPot,
       values: (_tx, input) => {
-        const pot = { ...input, free: input.free ?? input.count - input.soaking };
+        const pot = { ...input, free: input.free ?? input.count - input.soaking - input.apart };
         checkPotRow(pot);
         return { ...pot, soakingSince: sinceOf(pot, null, today()) };
       },
@@ -124,15 +126,15 @@ export function potRoutes({ db, today }: Context): DescribedRouter {
 }
 
 const withFill = (row: PotRow) => ({ ...row, fillL: insideFillL(row.shape, row.material) });
-const inUse = (row: Pick<PotRow, 'count' | 'free' | 'soaking'>) =>
-  row.count - row.free - row.soaking;
+const inUse = (row: Pick<PotRow, 'count' | 'free' | 'soaking' | 'apart'>) =>
+  row.count - row.free - row.soaking - row.apart;
 
 /** Since when anything soaks. */
 function sinceOf({ soaking }: { soaking: number }, before: string | null, today: IsoDate) {
   return soaking > 0 ? (before ?? today) : null;
 }
 
-function checkPotRow(pot: Pick<PotRow, 'shape' | 'count' | 'free' | 'soaking'>): void {
+function checkPotRow(pot: Pick<PotRow, 'shape' | 'count' | 'free' | 'soaking' | 'apart'>): void {
   checkPot(pot.shape);
   if (pot.free > pot.count) {
     throw invalid('free', `free must not exceed count (${pot.count}), got ${pot.free}`);
@@ -140,7 +142,7 @@ function checkPotRow(pot: Pick<PotRow, 'shape' | 'count' | 'free' | 'soaking'>):
   if (inUse(pot) < 0) {
     throw invalid(
       'soaking',
-      `soaking must leave room for what is free: ${pot.free} free and ${pot.soaking} soaking are more than ${pot.count}`,
+      `soaking must leave room for what is free: ${pot.free} free and ${pot.soaking + pot.apart} soaking or apart are more than ${pot.count}`,
     );
   }
 }

@@ -37,6 +37,7 @@ import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { heightOf, supportOf } from '../services/collection.ts';
 import { judge, judgeAll, readinessAhead, type Judgement } from '../services/judging.ts';
+import { quarantineFor } from '../services/quarantine.ts';
 import { reservoirOf } from '../services/reservoirs.ts';
 import { roundsOf } from '../services/rounds.ts';
 import { readSettings, writeSettings, type Settings } from '../services/settings.ts';
@@ -84,6 +85,7 @@ export function viewRoutes(context: Context): DescribedRouter {
         overrule,
         overrules: ofThis(overrules).orderBy(desc(overrules.date)).all(),
         learned: file.learned,
+        quarantine: quarantineFor(db, plant, file.situation.date),
         outcomes: ofThis(outcomes).orderBy(desc(outcomes.date)).all(),
         worked: workedLike(db, plant.id),
         reservoir: reservoirOf(db, file, judgement.file.situation.date),

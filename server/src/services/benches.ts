@@ -35,13 +35,13 @@ export function onBench(db: Db, plantId: number, event: BenchEvent) {
         .get();
     if (event.kind === 'photo') checkPhoto(tx, plantId, event.photoId);
     const changed = benchAfter(row, event);
-    const { done, notes, timers, found, photos } = changed;
+    const { done, notes, timers, found, startedAt, doneAt, photos } = changed;
     const after =
       changed === row
         ? row
         : tx
             .update(benches)
-            .set({ done, notes, timers, found, photos, ...touch(row) })
+            .set({ done, notes, timers, found, startedAt, doneAt, photos, ...touch(row) })
             .where(eq(benches.id, row.id))
             .returning()
             .get();

@@ -4,7 +4,9 @@ import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
 import { plantFile, type PlantRow } from './collection.ts';
 import { judgeAll, type Judgement } from './judging.ts';
+import { dayOfRepot, doneOf } from './dayOfRepot.ts';
 import { newMediumFor } from './newMedium.ts';
+import { quarantineFor } from './quarantine.ts';
 import { readSettings } from './settings.ts';
 
 /** A pot that another plant is about to leave. */
@@ -37,15 +39,46 @@ export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
       .filter(({ free }) => free > 0),
     handDowns: handDownsFor(db, plant, date),
     headroomCm: db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!.headroomCm,
+    day: dayFor(db, plant),
     plan: db.select().from(plans).where(eq(plans.plantId, plant.id)).get() ?? null,
   };
 }
 
-/** Pots of plants that want another themselves, now or soon. */
+/** The settled day that a plant is part of, in short. */
+function dayFor(db: Db, plant: PlantRow) {
+  const found = dayOfRepot(db, plant.id);
+  return found && { id: found.day.id, date: found.laid.dates[found.line.date]!.date };
+}
+
+/** The pot that a settled day hands down to a plant, whether it is left already or not. */
+function handedDownByDay(db: Db, plant: PlantRow): HandDown[] {
+  const found = dayOfRepot(db, plant.id);
+  if (!found || found.line.pot.source !== 'left') return [];
+  const { line, laid, day } = found;
+  const { of, shape, material } = line.pot;
+  const giver = db.select().from(plants).where(eq(plants.id, of!)).get();
+  if (!giver) return [];
+  const left = doneOf(db, day.id).find(({ plantId }) => plantId === of);
+  return [
+    {
+      plantId: giver.id,
+      name: giver.name,
+      pot: shape,
+      potMaterial: material,
+      potId: left ? left.before.potId : giver.potId,
+      week: laid.dates[line.date]!.date,
+    },
+  ];
+}
+
+/** Pots of plants that want another themselves, now or soon, and those that a day hands down. */
 function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
   const soon = addDays(date, HAND_DOWN_WEEKS * 7);
-  return judgeAll(db, date)
+  const byDay = handedDownByDay(db, plant);
+  const others = judgeAll(db, date)
+    .filter(({ file }) => !byDay.some(({ plantId }) => plantId === file.plant.id))
     .filter(({ file }) => file.plant.id !== plant.id)
+    .filter(({ file }) => quarantineFor(db, file.plant, date) === null)
     .filter((judgement) => leavesItsPot(judgement, soon))
     .map(({ file, decision }) => ({
       plantId: file.plant.id,
@@ -55,6 +88,7 @@ function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
       potId: file.plant.potId,
       week: decision.week,
     }));
+  return [...byDay, ...others];
 }
 
 function leavesItsPot({ decision, overrule }: Judgement, soon: IsoDate): boolean {

@@ -8,6 +8,7 @@ import {
   piecesFault,
   seasonAhead,
   seasonOf,
+  timedSteps,
   WINDOW_READINESS,
   workFor,
   type AftercareTask,
@@ -21,22 +22,29 @@ import {
   type Practice,
   type RootCuts,
   type RootWork,
+  type StepId,
+  type TimedStep,
 } from '@fernbank/core';
 import { and, desc, eq, gt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import {
   batches,
+  benches,
   plans,
   plants,
   pots,
   repots,
   tasks,
   type HousedSupport,
+  type Housing,
   type MixedIn,
 } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { leaveBench } from './benches.ts';
+import { dayOfRepot, isMixed } from './dayOfRepot.ts';
+import { quarantineFor } from './quarantine.ts';
+import { drawStock, putStockBack } from './stockDraw.ts';
 import type { PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
 import { newMediumFor, partsOrdered } from './newMedium.ts';
@@ -79,6 +87,8 @@ export interface RepotOrder {
   /** seated on a moss mound */
   mound?: boolean;
   scoopL: number | null;
+  /** what was mixed comes off the stock, where no batch of its day did; absent: yes */
+  drawStock?: boolean;
   note: string;
 }
 
@@ -102,7 +112,11 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     checkPieces(judgement, order);
     const work = workFor(judgement.file.situation);
     const mixedIn = mixFor(tx, order, judgement);
-    const { takenFrom, coverId } = movePots(tx, plant, order);
+    const apart = quarantineFor(tx, plant, order.date) !== null;
+    const { coverId, ...taken } = movePots(tx, plant, order, apart);
+    const day = dayOfRepot(tx, plant.id)?.day ?? null;
+    const draws = order.drawStock !== false && mixedIn !== null && !isMixed(tx, plant.id);
+    const drawn = draws ? drawStock(tx, mixedIn.measures) : null;
     const support = moveSupport(tx, plant, order.support);
     const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
     const inserted = tx
@@ -132,7 +146,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
           mediumParts,
           support,
           coverId,
-          ...(takenFrom ? { takenFrom } : {}),
+          ...taken,
         },
         mixedIn,
         rootWork: work,
@@ -141,6 +155,9 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
         practice: practiceOf(tx, plant, order, judgement, work),
         liveRoots: liveRootsOf(judgement),
         pieces: order.cuts?.pieces ?? 1,
+        dayId: day?.id ?? null,
+        drawn,
+        timed: timedAtBench(tx, plant.id),
         note: order.note,
       })
       .returning()
@@ -314,19 +331,41 @@ function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null 
 
 /**
  * Pots and covers that change hands: the new pot is taken, the old one goes to
- * its soak, and a cover that the new pot does not go into is free again.
+ * its soak, or is kept apart, and a cover that the new pot does not go into is
+ * free again.
  */
 function movePots(
   tx: Db,
   plant: PlantRow,
   order: RepotOrder,
-): { takenFrom?: 'free' | 'soaking'; coverId: number | null } {
-  const moved =
-    order.potId !== null && order.potId !== plant.potId
-      ? { takenFrom: takePot(tx, order.potId) }
-      : {};
-  if (order.potId !== plant.potId) soakPot(tx, plant.potId, order.date);
-  return { ...moved, coverId: moveCover(tx, plant, order.coverId, order.pot) };
+  apart: boolean,
+): Pick<Housing, 'takenFrom' | 'takenSince' | 'leftTo'> & { coverId: number | null } {
+  const changes = order.potId !== plant.potId;
+  const moved = order.potId !== null && changes ? takePot(tx, order.potId) : {};
+  if (changes) soakPot(tx, plant.potId, order.date, apart);
+  return {
+    ...moved,
+    ...(changes && apart && plant.potId !== null ? { leftTo: 'apart' as const } : {}),
+    coverId: moveCover(tx, plant, order.coverId, order.pot),
+  };
+}
+
+/** Steps that are mostly waiting: they tell nothing of hands. */
+const WAITED: StepId[] = [
+  'soakComponents',
+  'preWet',
+  'soakToLoosen',
+  'callus',
+  'dryWounds',
+  'waterJar',
+];
+
+/** Minutes of hands as they were ticked off at the bench; null: it was not. */
+function timedAtBench(db: Db, plantId: number): TimedStep[] | null {
+  const bench = db.select().from(benches).where(eq(benches.plantId, plantId)).get();
+  if (!bench?.startedAt) return null;
+  const timed = timedSteps(bench.startedAt, bench.doneAt, WAITED);
+  return timed.length > 0 ? timed : null;
 }
 
 /** The cover that a plant then stands in; `wanted` undefined: its own, where the new pot goes into it. */
@@ -425,13 +464,15 @@ export function undoRepot(db: Db, row: RepotRow): void {
       );
     }
     takeDivisionsBack(tx, row);
+    if (row.drawn) putStockBack(tx, row.drawn);
     const plant = rowOr404(tx, plants, row.plantId, 'plant');
     const { pot, potMaterial, potId, mediumKind, recipeId, lastRepot, support, coverId } =
       row.before;
     const { mediumParts = null } = row.before;
     if (plant.potId !== potId) {
-      putPotBack(tx, plant.potId, row.after.takenFrom);
-      takePotBack(tx, potId);
+      const { takenFrom, takenSince, leftTo } = row.after;
+      takePotBack(tx, potId, leftTo);
+      putPotBack(tx, plant.potId, takenFrom, takenSince);
     }
     const housed = support === undefined ? {} : supportColumns(moveSupport(tx, plant, support));
     const covered = coverId === undefined ? {} : { coverId: moveCover(tx, plant, coverId, pot) };

@@ -14,7 +14,10 @@ export type SupportRow = typeof supports.$inferSelect;
  *
  * @throws HttpError 409 when none is there to take
  */
-export function takePot(db: Db, potId: number): 'free' | 'soaking' {
+export function takePot(
+  db: Db,
+  potId: number,
+): { takenFrom: 'free' | 'soaking'; takenSince: IsoDate | null } {
   const row = rowOr404(db, pots, potId, 'pot');
   if (row.free < 1 && row.soaking < 1) {
     throw new HttpError(
@@ -24,21 +27,36 @@ export function takePot(db: Db, potId: number): 'free' | 'soaking' {
       'potId',
     );
   }
-  const from = row.free > 0 ? 'free' : 'soaking';
+  const from = row.free > 0 ? ('free' as const) : ('soaking' as const);
   db.update(pots)
     .set({ [from]: row[from] - 1, ...touch(row) })
     .where(eq(pots.id, potId))
     .run();
   endSoak(db, potId);
-  return from;
+  return { takenFrom: from, takenSince: row.soakingSince };
 }
 
-/** A plant has left its pot, which is to be cleaned before the next; nothing to do for one that was never the shelf's. */
-export function soakPot(db: Db, potId: number | null, date: IsoDate): void {
+/**
+ * A plant has left its pot, which is to be cleaned before the next; nothing to
+ * do for one that was never the shelf's.
+ *
+ * @param apart  it was in quarantine: its pot is kept for it until disinfected
+ */
+export function soakPot(db: Db, potId: number | null, date: IsoDate, apart = false): void {
   if (potId === null) return;
+  if (apart) {
+    db.update(pots)
+      .set({
+        apart: sql`min(${pots.count} - ${pots.free} - ${pots.soaking}, ${pots.apart} + 1)`,
+        rev: sql`${pots.rev} + 1`,
+      })
+      .where(eq(pots.id, potId))
+      .run();
+    return;
+  }
   db.update(pots)
     .set({
-      soaking: sql`min(${pots.count} - ${pots.free}, ${pots.soaking} + 1)`,
+      soaking: sql`min(${pots.count} - ${pots.free} - ${pots.apart}, ${pots.soaking} + 1)`,
       soakingSince: sql`coalesce(${pots.soakingSince}, ${date})`,
       rev: sql`${pots.rev} + 1`,
     })
@@ -46,21 +64,41 @@ export function soakPot(db: Db, potId: number | null, date: IsoDate): void {
     .run();
 }
 
-/** A pot goes back clean, as if it had never been taken. */
-export function putPotBack(db: Db, potId: number | null, to: 'free' | 'soaking' = 'free'): void {
+/**
+ * A pot goes back to where it was taken from, as if it had never been.
+ *
+ * @param since  when the soak began that it was taken out of
+ */
+export function putPotBack(
+  db: Db,
+  potId: number | null,
+  to: 'free' | 'soaking' = 'free',
+  since: IsoDate | null = null,
+): void {
   if (potId === null) return;
   const room = to === 'free' ? pots.soaking : pots.free;
   db.update(pots)
-    .set({ [to]: sql`min(${pots.count} - ${room}, ${pots[to]} + 1)`, rev: sql`${pots.rev} + 1` })
+    .set({
+      [to]: sql`min(${pots.count} - ${room} - ${pots.apart}, ${pots[to]} + 1)`,
+      ...(to === 'soaking' ? { soakingSince: sql`coalesce(${since}, ${pots.soakingSince})` } : {}),
+      rev: sql`${pots.rev} + 1`,
+    })
     .where(eq(pots.id, potId))
     .run();
 }
 
-/** A plant moves back into a pot that it has just left: from its soak, where it still is. */
-export function takePotBack(db: Db, potId: number | null): void {
+/** A plant moves back into a pot that it has just left: from its soak, or from where it was kept apart. */
+export function takePotBack(db: Db, potId: number | null, from?: 'apart'): void {
   if (potId === null) return;
   const row = db.select().from(pots).where(eq(pots.id, potId)).get();
   if (!row) return;
+  if (from === 'apart' && row.apart > 0) {
+    db.update(pots)
+      .set({ apart: row.apart - 1, ...touch(row) })
+      .where(eq(pots.id, potId))
+      .run();
+    return;
+  }
   if (row.soaking > 0) {
     db.update(pots)
       .set({ soaking: row.soaking - 1, ...touch(row) })

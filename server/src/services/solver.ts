@@ -1,9 +1,22 @@
-import { solveByHighs, type Solve } from '@fernbank/core';
+import {
+  diveByHighs,
+  solveByHighs,
+  wholeByHighs,
+  type DaySolvers,
+  type Solve,
+} from '@fernbank/core';
 
-let loaded: Promise<Solve> | null = null;
+type Solvers = DaySolvers & { cuts: Solve };
+let loaded: Promise<Solvers> | null = null;
 
-/** The solver of linear models, loaded when it is first asked for: it is a few megabytes. */
-export function solver(): Promise<Solve> {
-  loaded ??= import('highs').then(async ({ default: load }) => solveByHighs(await load()));
+/** What plans a day, loaded when it is first asked for: it is a few megabytes. */
+export function daySolvers(): Promise<Solvers> {
+  loaded ??= import('highs').then(async ({ default: load }) => {
+    const highs = await load();
+    return { whole: wholeByHighs(highs), dive: diveByHighs(highs), cuts: solveByHighs(highs) };
+  });
   return loaded;
 }
+
+/** The solver of linear models. */
+export const solver = async (): Promise<Solve> => (await daySolvers()).cuts;

@@ -232,7 +232,7 @@ function onePotted(
   const traits = traitsOf(taxon, {});
   const spot = spotOf(rowOr404(tx, spots, spotId, 'spot'));
   const mediumParts = partsOrdered(tx, order);
-  const takenFrom = potId === null ? undefined : takePot(tx, potId);
+  const taken = potId === null ? {} : takePot(tx, potId);
   const housing = { pot, potMaterial, potId, mediumKind, recipeId, mediumParts };
   const plantId = tx
     .insert(plants)
@@ -265,7 +265,7 @@ function onePotted(
         lastRepot: null,
         fromBatch: { id: batch.id, starts },
       },
-      after: { ...housing, ...(takenFrom ? { takenFrom } : {}) },
+      after: { ...housing, ...taken },
       mixedIn: null,
       rootWork: 'bareRoot',
       rootsCut: false,
@@ -319,7 +319,7 @@ export function takeBackPotOn(db: Db, batchId: number, plantIds: readonly number
         throw new HttpError(409, 'notNewest', `${plant.name} was repotted since; undo that first`);
       }
       back += from.starts;
-      putPotBack(tx, plant.potId, rows[0]!.after.takenFrom);
+      putPotBack(tx, plant.potId, rows[0]!.after.takenFrom, rows[0]!.after.takenSince);
       tx.delete(plants).where(eq(plants.id, id)).run();
     }
     tx.update(batches)

@@ -1,5 +1,5 @@
 import {
-  kindOfParts,
+  kindOfRecipe as kindOf,
   MEDIUM_KINDS,
   type MediumKind,
   type RecipePart,
@@ -41,9 +41,6 @@ export function mediumName(kind: string, recipeId: string | null): string {
   );
 }
 
-/** The kind of medium that a recipe makes: the one it stands for, else by its main part. */
-export function kindOfRecipe(recipeId: string, parts: readonly RecipePart[]): MediumKind {
-  const { pantry } = usePantry();
-  const named = MEDIUM_KINDS.find((kind) => kind.recipe === recipeId);
-  return named?.id ?? kindOfParts(parts, (id) => pantry.component(id).like);
-}
+/** The kind of medium that a recipe of the keeper's pantry makes. */
+export const kindOfRecipe = (recipeId: string, parts: readonly RecipePart[]): MediumKind =>
+  kindOf(recipeId, parts, usePantry().pantry);

@@ -1,33 +1,33 @@
 import {
-  adviseSupport,
   blend,
   climbAhead,
   CUTTING_START_CM,
   extendedSupport,
+  fittedSteps,
   grownOutcomes,
   grownStanding,
   isGrown,
   keepingDamp,
+  kindsFor,
   piecesAllowed,
   piecesFault,
-  planSupport,
   potLadder,
-  procedure,
   meanTemperatureC,
   partsOf,
   potExtras,
   remedies,
   sectionCm2,
+  settleSupport,
   SIZE_SCHOOLS,
   standingSupport,
   standsAtCm,
   stanceOf,
   supportKind,
+  supportMode,
   swapPlace,
   usualHeadspaceCm,
   vpdAtYearEnd,
   wantsSupport,
-  workFor,
   withoutAvoided,
   type Climb,
   type Component,
@@ -35,7 +35,6 @@ import {
   type FitRequest,
   type GrownOutcome,
   type GrownSchool,
-  type KindAdvice,
   type Ladder,
   type Part,
   type PottedPlace,
@@ -48,8 +47,9 @@ import {
   type Step,
   type SupportGoal,
   type SupportKindId,
+  type SupportPlace,
   type SupportPlan,
-  type SupportStock,
+  type SupportWanted,
 } from '@fernbank/core';
 import { computed, reactive, watch, type Ref } from 'vue';
 import type { FitPlan, Fitting, PlantFile, SupportWish } from '../api/types.ts';
@@ -125,11 +125,7 @@ export function startingChoices(file: PlantFile, fitting: Fitting): FitChoices {
         : has
           ? 'keep'
           : 'none'
-      : has && !outgrown
-        ? 'keep'
-        : climbs || outgrown
-          ? 'new'
-          : 'none',
+      : supportMode({ has, outgrown, climbs }),
     goal: wish.goal ?? (traits.support === 'aerialRoots' ? 'largerLeaves' : 'tidy'),
     minutesPerWeek: wish.minutesPerWeek ?? null,
     stems: plant.stems,
@@ -241,55 +237,40 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
     };
   });
 
-  const kindFor = (aboveCm: number): SupportKindId =>
-    choices.supportMode === 'keep'
-      ? (file.value.plant.supportKind ?? 'stake')
-      : (choices.kind ?? adviceAt(aboveCm)[0]!.kind.id);
-  const adviceAt = (aboveCm: number): KindAdvice[] =>
-    adviseSupport({
-      goal: choices.goal,
-      habit: file.value.situation.traits.support,
-      plantCm: file.value.height.cm,
-      aboveCm,
-      minutesPerWeek: choices.minutesPerWeek,
-      vpdKPa: vpdKPaInGrowth.value,
-    });
+  const wanted = computed((): SupportWanted => {
+    const { plant } = file.value;
+    const { kind, acrossCm, lengthCm, goal, minutesPerWeek, stems, internodeCm } = choices;
+    const keeps = choices.supportMode === 'keep';
+    return {
+      keep: keeps
+        ? { kind: plant.supportKind, section: plant.supportSection, lengthCm: plant.supportCm! }
+        : null,
+      kind,
+      acrossCm,
+      lengthCm,
+      goal,
+      minutesPerWeek,
+      stems,
+      internodeCm,
+    };
+  });
+  const supportPlace = (depthCm: number, floorCm: number): SupportPlace => ({
+    habit: file.value.situation.traits.support,
+    plantCm: file.value.height.cm,
+    climb: climb.value,
+    horizonWeeks: horizonWeeks.value,
+    vpdKPa: vpdKPaInGrowth.value,
+    shelf: fitting.value.supports,
+    headroomCm: fitting.value.headroomCm,
+    depthCm,
+    floorCm,
+  });
 
   /** Support for a pot of this depth. */
   function supportedIn(depthCm: number, floorCm: number): Supported {
     if (choices.supportMode === 'none') return { plan: null, fault: '' };
-    const { plant, height } = file.value;
-    const keep = choices.supportMode === 'keep';
-    const toCome = Math.max(climb.value.heightAt(horizonWeeks.value).cm, height.cm);
-    const kind = kindFor(Math.max(20, Math.min(120, toCome)));
-    const own = fitting.value.supports.filter((row) => row.kind === kind);
-    const usual = supportKind(kind).section;
-    const section = keep ? (plant.supportSection ?? usual) : (own[0]?.section ?? usual);
-    const stock = own.map(({ id, label, lengthCm, extension }): SupportStock => ({
-      id: String(id),
-      label,
-      lengthCm,
-      owned: true,
-      extension,
-    }));
-    const lengthCm = keep ? plant.supportCm! : choices.lengthCm;
     try {
-      const plan = planSupport({
-        kind,
-        section: choices.acrossCm && !keep ? withAcross(section, choices.acrossCm) : section,
-        depthCm,
-        floorCm,
-        plantCm: height.cm,
-        climb: climb.value,
-        horizonWeeks: horizonWeeks.value,
-        stock,
-        headroomCm: fitting.value.headroomCm,
-        stems: choices.stems,
-        vpdKPa: vpdKPaInGrowth.value,
-        ...(choices.internodeCm ? { internodeCm: choices.internodeCm } : {}),
-        ...(lengthCm ? { lengthCm } : {}),
-      });
-      return { plan, fault: '' };
+      return { plan: settleSupport(wanted.value, supportPlace(depthCm, floorCm)), fault: '' };
     } catch (error) {
       if (error instanceof RangeError) return { plan: null, fault: error.message };
       throw error;
@@ -328,7 +309,9 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   const plan = computed(() => fitted.value.plan);
   const vpdKPaInGrowth = computed(() => vpdAtYearEnd(file.value.situation.spot, 'warmest'));
 
-  const advice = computed(() => adviceAt(plan.value?.aboveCm ?? 60));
+  const advice = computed(() =>
+    kindsFor(wanted.value, supportPlace(10, 0), plan.value?.aboveCm ?? 60),
+  );
   const grown = computed((): GrownOutcome[] => {
     const at = plan.value;
     const { height, situation } = file.value;
@@ -453,27 +436,15 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
     if (!rung.value || !stances.value) return [];
     const { situation, plant } = file.value;
     const dressing = extras.value.find(({ kind, leftOut }) => kind === 'topDressing' && !leftOut);
-    return procedure({
-      traits: situation.traits,
-      signals: situation.signals,
-      from: situation.medium.kind,
-      to: newKind.value,
-      work: workFor(situation),
-      pieces: choices.pieces,
-      rootsPruned: choices.rootsPruned,
-      potMaterial: plant.potMaterial,
-      potSoaking: ['soaking', 'handedDown'].includes(rung.value.option.source),
-      depth: rung.value.depth,
+    return fittedSteps({
+      situation,
+      rung: rung.value,
+      newKind: newKind.value,
+      cuts: { pieces: choices.pieces, rootsPruned: choices.rootsPruned },
       layer: choices.layer,
       components: mixed.value.parts.map(({ ingredient }) => ingredient),
-      newMediumL: rung.value.newMediumL,
-      support: at && {
-        label: at.kind.label,
-        lengthCm: at.lengthCm,
-        damp: at.kind.wetting === 'constant',
-        ties: at.ties * at.poles,
-        fixing: at.fixing,
-      },
+      potMaterial: plant.potMaterial,
+      support: at,
       topDressing: dressing ? extraWords(dressing) : null,
       mound: onMound.value,
       wetKg: stances.value.now.wetKg,
@@ -523,7 +494,3 @@ export const sizeSchools = Object.entries(SIZE_SCHOOLS).map(([value, { label }])
 /** Parts as they are kept: by id. */
 export const listedParts = (parts: readonly Part<Component>[]): RecipePart[] =>
   parts.map(({ ingredient, parts: amount }) => ({ component: ingredient.id, parts: amount }));
-
-function withAcross(section: SupportPlan['section'], cm: number): SupportPlan['section'] {
-  return section.form === 'round' ? { ...section, diameterCm: cm } : { ...section, widthCm: cm };
-}

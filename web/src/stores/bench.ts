@@ -126,7 +126,7 @@ export const useBench = defineStore('bench', () => {
   function start(plantId: number, name: string): void {
     if (plantOf(plantId)) return;
     put({ plantId, name, ...EMPTY_BENCH });
-    report(plantId, { kind: 'start' });
+    report(plantId, { kind: 'start', at: Date.now() });
   }
   /** A plant leaves the bench; `told`: the server knows, as the repot was written down. */
   function leave(plantId: number, { told = false } = {}): void {
@@ -162,7 +162,8 @@ export const useBench = defineStore('bench', () => {
     report,
     leave,
     /** marks a step done, once however often it is tapped */
-    done: (plantId: number, step: StepId) => report(plantId, { kind: 'done', step }),
+    done: (plantId: number, step: StepId) => 
+      report(plantId, { kind: 'done', step, at: Date.now() }),
     undo: (plantId: number, step: StepId) => report(plantId, { kind: 'undone', step }),
     note: (plantId: number, step: StepId, text: string) =>
       report(plantId, { kind: 'note', step, text }),

@@ -1,0 +1,386 @@
+import {
+  completeDay,
+  laidDay,
+  type DayLine,
+  type DayProblem,
+  type IsoDate,
+  type LaidDay,
+  type Move,
+} from '@fernbank/core';
+import { desc, eq, ne } from 'drizzle-orm';
+import type { Db } from '../db/driver.ts';
+import { days, plans, plants, supports, type CutBars, type FitPlan } from '../db/schema.ts';
+import { HttpError, invalid } from '../http/errors.ts';
+import { rowOr404, stamp, touch } from '../http/resource.ts';
+import { doneOf, type DayRow } from './dayOfRepot.ts';
+import { dayProblemFor, type DayAsk } from './dayProblem.ts';
+import { pantryFor } from './pantry.ts';
+import { readSettings } from './settings.ts';
+import { solver } from './solver.ts';
+import { addBags, drawStock, putStockBack } from './stockDraw.ts';
+import { undoRepot } from './repotting.ts';
+
+/** A move as a page tells it: by the pot's id and the date itself. */
+export interface ToldMove {
+  plant: number;
+  pot: string;
+  date: IsoDate;
+}
+
+/** What is asked of a day may change until it is settled. */
+export function changeDay(before: DayRow, changed: Partial<DayAsk>): Partial<DayAsk> {
+  if (before.state !== 'planning') {
+    throw new HttpError(
+      409,
+      'settled',
+      'this day is settled: open its plan again to change what it rests on',
+    );
+  }
+  checkAsk({ ...before, ...changed });
+  return changed;
+}
+
+/** @throws HttpError 422 naming the field of a day that cannot be */
+export function checkAsk({ dates, nextChance, pins }: DayAsk): void {
+  dates.forEach(({ date }, i) => {
+    if (i > 0 && date <= dates[i - 1]!.date) {
+      throw invalid('dates', `dates must each be after the one before, got ${date}`);
+    }
+  });
+  const last = dates[dates.length - 1]!.date;
+  if (nextChance <= last) {
+    throw invalid('nextChance', `nextChance must be after the last date (${last})`);
+  }
+  for (const pin of pins) {
+    if (pin.kind === 'on' && !dates.some(({ date }) => date === pin.date)) {
+      throw invalid('pins', `pins must be on one of the dates, got ${pin.date}`);
+    }
+  }
+}
+
+/**
+ * Settles a day on the moves that were chosen: laid out anew against the shelf
+ * as it is now, kept with the day, and written into the plan of every plant.
+ *
+ * @param bound  no plan is worth more, as far as the search had come
+ * @throws HttpError 409 when shelf, stock or plants have changed since so that it no longer holds
+ */
+export async function settleDay(
+  db: Db,
+  id: number,
+  told: readonly ToldMove[],
+  bound: number | null,
+  today: IsoDate,
+): Promise<DayRow> {
+  // The solver of cuts is loaded before the transaction, which must not wait.
+  const cuts = await solver();
+  return db.transaction((tx) => {
+    const day = rowOr404(tx, days, id, 'day');
+    if (day.state !== 'planning') {
+      throw new HttpError(409, 'settled', 'this day is settled already');
+    }
+    const { problem } = dayProblemFor(tx, day, today);
+    const moves = told.map((move) => moveIn(problem, move));
+    const plan = completeDay(problem, moves, bound ?? Infinity, cuts);
+    checkHolds(problem, plan.moves, plan.short, plan.overdrawn);
+    if (plan.over.some((minutes) => minutes > LATE_MINUTES) && day.pins.length === 0) {
+      throw stale('the day would run over its minutes');
+    }
+    const laid = laidDay(problem, plan, readSettings(tx).wettingSchool);
+    const plansBefore = laid.lines.map(({ plant }) => ({
+      plantId: plant,
+      fit: tx.select().from(plans).where(eq(plans.plantId, plant)).get()?.fit ?? null,
+    }));
+    laid.lines.forEach((line, i) => writePlan(tx, line, plansBefore[i]!.fit, today));
+    return tx
+      .update(days)
+      .set({ plan: laid, plansBefore, state: 'settled', ...touch(day) })
+      .where(eq(days.id, id))
+      .returning()
+      .get();
+  });
+}
+/** Less than this is rounding. */
+const LATE_MINUTES = 1;
+
+const stale = (text: string) =>
+  new HttpError(
+    409,
+    'changed',
+    `the collection has changed since this was planned: ${text}. Plan it again`,
+  );
+
+function moveIn(problem: DayProblem, { plant, pot, date }: ToldMove): Move {
+  const row = problem.plants.find(({ id }) => id === plant);
+  if (!row) throw stale(`plant ${plant} no longer asks for a pot`);
+  const option = row.options.findIndex((one) => one.pot === pot);
+  if (option < 0) throw stale(`that pot no longer does for ${row.name}`);
+  const at = problem.dates.findIndex((one) => one.date === date);
+  if (at < 0) throw invalid('moves', `moves must be on one of the dates, got ${date}`);
+  return { plant, option, date: at };
+}
+
+function checkHolds(
+  problem: DayProblem,
+  moves: readonly Move[],
+  short: readonly string[],
+  overdrawn: readonly string[],
+): void {
+  const twice = moves.find(({ plant }, i) => moves.findIndex((m) => m.plant === plant) !== i);
+  if (twice) throw invalid('moves', `moves must have each plant once, got ${twice.plant} twice`);
+  if (overdrawn.length > 0) throw stale(overdrawn[0]!);
+  if (short.length > 0) {
+    const { label } = problem.stock.find(({ component }) => component === short[0])!;
+    throw stale(`${label} does not suffice`);
+  }
+}
+
+/** What a line of the day makes a plant's plan. */
+function writePlan(db: Db, line: DayLine, before: FitPlan | null, date: IsoDate): void {
+  const plant = rowOr404(db, plants, line.plant, 'plant');
+  const { pot } = line;
+  const [recipeId] = line.mix.split('|') as [string];
+  const from = pot.source === 'left' ? rowOr404(db, plants, pot.of!, 'plant') : null;
+  const shelfId = pot.source === 'shelf' ? Number(pot.id.split('-')[1]) : null;
+  const fit: FitPlan = {
+    pot: pot.shape,
+    potMaterial: pot.material,
+    potLabel: pot.label,
+    potId: from ? from.potId : pot.source === 'stays' ? plant.potId : shelfId,
+    potSource: SOURCES[pot.source],
+    ...(from ? { leftBy: from.name } : {}),
+    recipeId,
+    size: before?.size ?? plant.schools.size ?? readSettings(db).sizeSchool,
+    layer: before?.layer ?? pantryFor(db).recipe(recipeId).extras.layer ?? 'screen',
+    cuts: before?.cuts ?? { pieces: 1, rootsPruned: false },
+    ...(before?.parts ? { parts: before.parts } : {}),
+    ...(before?.mound ? { mound: true } : {}),
+    support: before?.support ?? null,
+  };
+  putPlan(db, line.plant, fit, date);
+}
+const SOURCES = { shelf: 'free', left: 'handedDown', stays: 'present', toBuy: 'toBuy' } as const;
+
+function putPlan(db: Db, plantId: number, fit: FitPlan | null, date: IsoDate): void {
+  db.delete(plans).where(eq(plans.plantId, plantId)).run();
+  if (!fit) return;
+  db.insert(plans)
+    .values({ ...stamp(), plantId, date, fit })
+    .run();
+}
+
+/**
+ * Opens a settled day again: what each plant had settled on before stands again.
+ *
+ * @throws HttpError 409 once something was done of it
+ */
+export function reopenDay(db: Db, id: number, today: IsoDate): DayRow {
+  return db.transaction((tx) => {
+    const day = rowOr404(tx, days, id, 'day');
+    const done = new Set(doneOf(tx, id).map(({ plantId }) => plantId));
+    for (const { plantId, fit } of day.plansBefore) {
+      if (!done.has(plantId)) putPlan(tx, plantId, fit, today);
+    }
+    return tx
+      .update(days)
+      .set({ state: 'planning', ...touch(day) })
+      .where(eq(days.id, id))
+      .returning()
+      .get();
+  });
+}
+
+/** What hands report of a day beside the plants. */
+export type DayEvent =
+  | { kind: 'begin'; date: IsoDate; at: number }
+  | { kind: 'bought'; component: string }
+  | { kind: 'notBought'; component: string }
+  | { kind: 'mixed'; mix: string; date: IsoDate }
+  | { kind: 'notMixed'; mix: string; date: IsoDate }
+  | { kind: 'cut'; supportKind: CutBars['kind'] }
+  | { kind: 'notCut'; supportKind: CutBars['kind'] };
+
+/**
+ * What was bought, mixed and cut, with its stock. Told twice it comes to the
+ * same; each can be taken back.
+ *
+ * @throws HttpError 409 when the day is not settled, 422 for what is not in its plan
+ */
+export function onDay(db: Db, id: number, event: DayEvent): DayRow {
+  return db.transaction((tx) => {
+    const day = rowOr404(tx, days, id, 'day');
+    if (!day.plan || day.state === 'planning') {
+      throw new HttpError(409, 'notSettled', 'settle the day first');
+    }
+    const changed = changedBy(tx, day, day.plan, event);
+    if (!changed) return day;
+    return tx
+      .update(days)
+      .set({ ...changed, ...touch(day) })
+      .where(eq(days.id, id))
+      .returning()
+      .get();
+  });
+}
+
+function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial<DayRow> | null {
+  switch (event.kind) {
+    case 'begin':
+      return day.startedAt[event.date] === undefined
+        ? { startedAt: { ...day.startedAt, [event.date]: event.at } }
+        : null;
+    case 'bought': {
+      const { component } = event;
+      if (day.bought.some((one) => one.component === component)) return null;
+      const bag = plan.bags.find((one) => one.component === component && one.buys > 0);
+      if (!bag) throw invalid('component', `${component} is not on the shopping list of this day`);
+      const drawn = addBags(db, component, bag.buys);
+      return drawn ? { bought: [...day.bought, { component, drawn }] } : null;
+    }
+    case 'notBought': {
+      const before = day.bought.find(({ component }) => component === event.component);
+      if (!before) return null;
+      putStockBack(db, [before.drawn]);
+      return { bought: day.bought.filter((one) => one !== before) };
+    }
+    case 'mixed': {
+      const { mix, date } = event;
+      if (day.mixed.some((one) => one.mix === mix && one.date === date)) return null;
+      const batch = plan.batches.find(
+        (one) => one.mix === mix && plan.dates[one.date]!.date === date,
+      );
+      if (!batch) throw invalid('mix', 'no such batch is planned for that date');
+      const drawn = drawStock(db, batch.measures);
+      return { mixed: [...day.mixed, { mix, date, drawn }] };
+    }
+    case 'notMixed': {
+      const before = day.mixed.find(({ mix, date }) => mix === event.mix && date === event.date);
+      if (!before) return null;
+      checkUnused(db, day, plan, event.mix, event.date);
+      putStockBack(db, before.drawn);
+      return { mixed: day.mixed.filter((one) => one !== before) };
+    }
+    case 'cut': {
+      const kind = event.supportKind;
+      if (day.cut.some((one) => one.kind === kind)) return null;
+      const cuts = plan.cuts.find((one) => one.kind === kind);
+      if (!cuts) throw invalid('supportKind', 'no such poles are planned for this day');
+      return { cut: [...day.cut, { kind, taken: takeBars(db, kind, cuts.stock) }] };
+    }
+    case 'notCut': {
+      const before = day.cut.find(({ kind }) => kind === event.supportKind);
+      if (!before) return null;
+      putBarsBack(db, before);
+      return { cut: day.cut.filter((one) => one !== before) };
+    }
+  }
+}
+
+/** Mix that is in a pot cannot go back into its bags. */
+function checkUnused(db: Db, day: DayRow, plan: LaidDay, mix: string, date: IsoDate): void {
+  const done = new Set(doneOf(db, day.id).map(({ plantId }) => plantId));
+  const used = plan.lines.find(
+    (line) => line.mix === mix && plan.dates[line.date]!.date === date && done.has(line.plant),
+  );
+  if (used) {
+    throw new HttpError(
+      409,
+      'used',
+      `${used.name} stands in this mix already: take its repot back first`,
+    );
+  }
+}
+
+/** Bars of the shelf that are sawn up; what was to be bought never stood there. */
+function takeBars(
+  db: Db,
+  kind: CutBars['kind'],
+  stock: readonly { lengthCm: number; count: number; toBuy: boolean }[],
+): CutBars['taken'] {
+  return stock
+    .filter(({ toBuy }) => !toBuy)
+    .flatMap(({ lengthCm, count }) => {
+      let left = count;
+      const rows = db.select().from(supports).where(eq(supports.kind, kind)).all();
+      return rows
+        .filter((row) => row.lengthCm === lengthCm && row.free > 0 && !row.extension)
+        .flatMap((row) => {
+          const taken = Math.min(left, row.free);
+          left -= taken;
+          if (taken === 0) return [];
+          const before = { count: row.count, free: row.free };
+          setBars(db, row, { count: row.count - taken, free: row.free - taken });
+          return [{ supportId: row.id, count: taken, before }];
+        });
+    });
+}
+
+function putBarsBack(db: Db, { taken }: CutBars): void {
+  for (const { supportId, count, before } of [...taken].reverse()) {
+    const row = db.select().from(supports).where(eq(supports.id, supportId)).get();
+    if (!row) continue;
+    const untouched = row.count === before.count - count && row.free === before.free - count;
+    setBars(db, row, untouched ? before : { count: row.count + count, free: row.free + count });
+  }
+}
+
+function setBars(
+  db: Db,
+  row: typeof supports.$inferSelect,
+  counts: { count: number; free: number },
+): void {
+  db.update(supports)
+    .set({ ...counts, ...touch(row) })
+    .where(eq(supports.id, row.id))
+    .run();
+}
+
+/** A day that is over: what was not done keeps its plan for another. */
+export function closeDay(db: Db, id: number): DayRow {
+  return db.transaction((tx) => {
+    const day = rowOr404(tx, days, id, 'day');
+    return tx
+      .update(days)
+      .set({ state: 'closed', ...touch(day) })
+      .where(eq(days.id, id))
+      .returning()
+      .get();
+  });
+}
+
+/**
+ * Takes a whole day back: every repot, batch, cut and bag bought, the newest
+ * first, so that shelf and stock stand as they did before it; its plan stays.
+ *
+ * @throws HttpError 409 when something was built on one of its repots since
+ */
+export function undoDay(db: Db, id: number): DayRow {
+  return db.transaction((tx) => {
+    const day = rowOr404(tx, days, id, 'day');
+    for (const row of doneOf(tx, id)) undoRepot(tx, row);
+    for (const batch of [...day.mixed].reverse()) putStockBack(tx, batch.drawn);
+    for (const bars of [...day.cut].reverse()) putBarsBack(tx, bars);
+    for (const { drawn } of [...day.bought].reverse()) putStockBack(tx, [drawn]);
+    return tx
+      .update(days)
+      .set({ mixed: [], cut: [], bought: [], startedAt: {}, state: 'settled', ...touch(day) })
+      .where(eq(days.id, id))
+      .returning()
+      .get();
+  });
+}
+
+/** How far a day has come: who is potted, what is in the tub. */
+export function dayProgress(db: Db, day: DayRow) {
+  const done = doneOf(db, day.id);
+  return {
+    done: done.map(({ plantId, id, createdAt }) => ({ plantId, repotId: id, at: createdAt })),
+  };
+}
+
+/** Days that are not over, the newest first, then those that are. */
+export function daysNow(db: Db): DayRow[] {
+  const open = db.select().from(days).where(ne(days.state, 'closed')).orderBy(desc(days.id)).all();
+  const over = db.select().from(days).where(eq(days.state, 'closed')).orderBy(desc(days.id)).all();
+  return [...open, ...over];
+}
