@@ -21,6 +21,7 @@ import {
   type Traits,
 } from '@fernbank/core';
 import {
+  days,
   looks,
   measurements,
   overrules,
@@ -71,6 +72,7 @@ export function fillGarden(db: Db, today: IsoDate, seed = 54): void {
     settlePlans(tx, shelf, today);
     stockPantry(tx, addDays(today, -TESTED_DAYS_AGO));
     whatFollowed(tx, today);
+    planDay(tx, today);
   });
 }
 
@@ -106,6 +108,21 @@ function stockShelf(db: Db, today: IsoDate): Shelf {
       .run();
   }
   return shelf;
+}
+
+/** A free Saturday in the middle of April, not settled yet. */
+function planDay(db: Db, today: IsoDate): void {
+  const date = addDays(today, 33);
+  db.insert(days)
+    .values({
+      ...stamp(),
+      dates: [{ date, minutes: 300 }],
+      money: 30,
+      potPrice: 4,
+      cleaning: 'rinse',
+      nextChance: addDays(date, 42),
+    })
+    .run();
 }
 
 function settlePlans(db: Db, shelf: Shelf, today: IsoDate): void {

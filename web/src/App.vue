@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   mdiBookOpenPageVariantOutline,
+  mdiCalendarStar,
   mdiFlowerPollenOutline,
   mdiScaleBalance,
   mdiShovel,
@@ -29,10 +30,11 @@ const pantry = usePantry();
 const bench = useBench();
 const { smAndDown } = useDisplay();
 
-const places = [
+const places: { to: string; word: string; short?: string; icon: string }[] = [
   { to: '/rounds', word: m.nav.rounds, icon: mdiWalk },
   { to: '/verdicts', word: m.nav.verdicts, icon: mdiScaleBalance },
   { to: '/fit', word: m.nav.fit, icon: mdiShovel },
+  { to: '/day', word: m.nav.day, short: m.nav.dayShort, icon: mdiCalendarStar },
   { to: '/aftercare', word: m.nav.aftercare, icon: mdiWateringCanOutline },
   { to: '/record', word: m.nav.record, icon: mdiBookOpenPageVariantOutline },
 ];
@@ -129,7 +131,7 @@ watch(
         :aria-current="place === p.to ? 'page' : undefined"
       >
         <v-icon :icon="p.icon" size="24" />
-        <span>{{ p.word }}</span>
+        <span>{{ p.short ?? p.word }}</span>
       </router-link>
     </nav>
 
@@ -206,7 +208,7 @@ watch(
   position: fixed;
   inset: auto 0 0 0;
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(6, 1fr);
   background: rgb(var(--v-theme-surface));
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.2);
   padding-bottom: env(safe-area-inset-bottom);

@@ -290,7 +290,7 @@ function aheadOf(
   wetting: 'preWet' | 'dryFill',
 ): LaidDay['ahead'] {
   const seen = new Set<string>();
-  return batches.flatMap(({ mix, date }) => {
+  const all = batches.flatMap(({ mix, date }) => {
     const components = mixes.find(({ id }) => id === mix)!.parts.map((part) => part.ingredient);
     const labels = new Map(components.map(({ id, label }) => [id, label]));
     return preparations(components, () => wetting).flatMap(
@@ -302,4 +302,6 @@ function aheadOf(
       },
     );
   });
+  // The longest soaks are begun first.
+  return all.sort((a, b) => a.date - b.date || b.minutes - a.minutes);
 }

@@ -3,10 +3,13 @@ import type {
   Beta,
   BenchState,
   Checkpoint,
+  Cleaning,
   Comparison,
   Component,
   Countable,
   ComponentRecord,
+  DayDate,
+  DayProblem,
   Decision,
   DrainageLayer,
   Factor,
@@ -18,6 +21,7 @@ import type {
   GrowthRate,
   KitchenReading,
   LabelSheet,
+  LaidDay,
   LearnedLife,
   LightClass,
   MediumKind,
@@ -25,13 +29,16 @@ import type {
   MoveOnAdvice,
   OldMediumSchool,
   OwnNumbers,
+  Pace,
   Paper,
+  Pin,
   PotExtra,
   PotMaterialId,
   PotShape,
   PotSource,
   PotTone,
   Practice,
+  Quarantine,
   Recipe,
   RecipePart,
   ReservoirAsk,
@@ -112,6 +119,8 @@ export interface Plant extends Row {
     winter?: WinterSchool;
   };
   goneOn: string | null;
+  apartSince: string | null;
+  clearedOn: string | null;
   traits: Partial<Traits>;
   note: string;
 }
@@ -147,6 +156,7 @@ export interface ShelfPot extends Row {
   role: 'pot' | 'cover';
   soaking: number;
   soakingSince: string | null;
+  apart: number;
   holes: number | null;
   tone: PotTone | null;
   reservoirL: number;
@@ -252,6 +262,8 @@ export interface Fitting {
     week: string | null;
   }[];
   headroomCm: number | null;
+  /** the settled potting day that it is part of */
+  day: { id: number; date: string } | null;
   plan: PlanRow | null;
 }
 
@@ -351,6 +363,43 @@ export interface BenchRow extends BenchState {
   name: string;
 }
 
+/** What a keeper asks of a potting day. */
+export interface DayAsk {
+  dates: DayDate[];
+  hands: number;
+  money: number | null;
+  cleaning: Cleaning;
+  tubL: number | null;
+  nextChance: string;
+  potPrice: number | null;
+  pins: Pin[];
+}
+export interface Day extends Row, DayAsk {
+  state: 'planning' | 'settled' | 'closed';
+  plan: LaidDay | null;
+  bought: { component: string }[];
+  mixed: { mix: string; date: string }[];
+  cut: { kind: SupportKindId }[];
+  startedAt: Partial<Record<string, number>>;
+  done: { plantId: number; repotId: number; minutes: number | null; at: string }[];
+}
+/** A plant that a day does not consider. */
+export interface NotAsked {
+  plant: number;
+  name: string;
+  text: string;
+}
+export interface DayProblemAnswer {
+  problem: DayProblem;
+  notAsked: NotAsked[];
+  pace: Pace;
+}
+export type DayEvent =
+  | { kind: 'begin'; date: string; at: number }
+  | { kind: 'bought' | 'notBought'; component: string }
+  | { kind: 'mixed' | 'notMixed'; mix: string; date: string }
+  | { kind: 'cut' | 'notCut'; supportKind: SupportKindId };
+
 /** A plant over water with how its reservoir stands. */
 export interface OverWater {
   plantId: number;
@@ -432,6 +481,7 @@ export interface PlantFile {
   lookDue: { date: string; why: string; worth: number };
   overrule: Overrule | null;
   overrules: Overrule[];
+  quarantine: Quarantine | null;
   learned: { pace: RootPace | null; life: LearnedLife | null; stays: number };
   outcomes: Outcome[];
   /** how other repots of its newest method went */

@@ -1,5 +1,5 @@
-import { ladderOptions, type CoverOption, type PotOption } from '@fernbank/core';
-import type { Fitting, PlantFile, ShelfPot } from '../api/types.ts';
+import { ladderOptions, rimCm, type CoverOption, type PotOption } from '@fernbank/core';
+import type { FitPlan, Fitting, PlantFile, ShelfPot } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 
 /** A pot of the shelf as the core takes it. */
@@ -71,3 +71,24 @@ export function shelfIdOf(option: PotOption, file: PlantFile, fitting: Fitting):
   }
   return null;
 }
+
+/** The pot that was settled on, wherever it stands now: on the shelf, in its soak, or still with another plant. */
+export function isKept(option: PotOption, kept: FitPlan, { handDowns }: Fitting): boolean {
+  switch (kept.potSource) {
+    case 'present':
+      return option.source === 'present';
+    case 'handedDown': {
+      const giver = handDowns.find(({ name }) => name === kept.leftBy);
+      if (giver) return option.id === `from-${giver.plantId}`;
+      return kept.potId !== null && option.id === `shelf-${kept.potId}`;
+    }
+    case 'free':
+    case 'soaking':
+      return option.id === `shelf-${kept.potId}`;
+    case 'toBuy':
+      return (
+        option.source === 'toBuy' && Math.abs(rimCm(option.outside) - rimCm(kept.pot)) < SAME_CM
+      );
+  }
+}
+const SAME_CM = 0.1;

@@ -53,7 +53,7 @@ import {
 } from '@fernbank/core';
 import { computed, reactive, watch, type Ref } from 'vue';
 import type { FitPlan, Fitting, PlantFile, SupportWish } from '../api/types.ts';
-import { coverOption, optionsFor, shelfIdOf } from './fitOptions.ts';
+import { coverOption, isKept, optionsFor, shelfIdOf } from './fitOptions.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 import { useExtraWords } from './extraWords.ts';
@@ -409,9 +409,8 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   const kept = fitting.value.plan?.fit;
   if (kept) {
     choices.picked =
-      ladder.value.rungs.find(
-        ({ option }) => option.source === kept.potSource && option.label === kept.potLabel,
-      )?.option.id ?? null;
+      ladder.value.rungs.find(({ option }) => isKept(option, kept, fitting.value))?.option.id ??
+      null;
   }
 
   /** What goes into the pot beside the mix. */

@@ -1,5 +1,6 @@
 import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
+import { day, quarantine } from './day.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
 
@@ -12,9 +13,11 @@ const potUps = (cost: number) =>
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
   bench,
+  day,
   labels,
   mix,
   outcome,
+  quarantine,
   solutions,
   tray,
   water,
@@ -44,6 +47,8 @@ export const en = {
     rounds: 'Rounds',
     verdicts: 'Verdicts',
     fit: 'Fit & mix',
+    day: 'Potting day',
+    dayShort: 'Potting',
     aftercare: 'Aftercare',
     record: 'Record',
   },
@@ -598,6 +603,7 @@ export const en = {
     confirm: 'Repot',
     confirmTitle: 'Write down the repot',
     date: 'Day',
+    drawStock: 'Take what was mixed off the stock',
     rootsCut: 'Roots were cut, or the plant divided',
     note: 'Note',
     confirmButton: 'Repotted: start aftercare',
@@ -890,6 +896,9 @@ export const en = {
     since: (day: string) => `soaking since ${day}`,
     clean: 'Clean',
     cleaned: 'Rinsed and free.',
+    apart: 'apart',
+    disinfect: 'Disinfect: to the soak',
+    disinfected: 'In its soak; free once rinsed.',
     more: 'Add more',
     moreOf: (label: string) => `More of ${label}`,
     addedMore: (n: number, label: string) => `${n} more ${label}.`,

@@ -162,7 +162,7 @@ export const useBench = defineStore('bench', () => {
     report,
     leave,
     /** marks a step done, once however often it is tapped */
-    done: (plantId: number, step: StepId) => 
+    done: (plantId: number, step: StepId) =>
       report(plantId, { kind: 'done', step, at: Date.now() }),
     undo: (plantId: number, step: StepId) => report(plantId, { kind: 'undone', step }),
     note: (plantId: number, step: StepId, text: string) =>

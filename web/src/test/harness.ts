@@ -201,6 +201,8 @@ export const PLANT: Plant = {
   coverId: null,
   schools: {},
   goneOn: null,
+  apartSince: null,
+  clearedOn: null,
   traits: {},
   note: '',
 };
@@ -217,6 +219,7 @@ export const SHELF: ShelfPot = {
   role: 'pot',
   soaking: 0,
   soakingSince: null,
+  apart: 0,
   holes: null,
   tone: null,
   reservoirL: 0,
@@ -233,6 +236,7 @@ export const fittingOf = (over: Partial<Fitting> = {}): Fitting => ({
   supports: [],
   handDowns: [],
   headroomCm: null,
+  day: null,
   plan: null,
   ...over,
 });
@@ -249,6 +253,7 @@ export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFi
     lookDue: { date: TODAY, why: '', worth: 0 },
     overrule: null,
     overrules: [],
+    quarantine: null,
     learned: { pace: null, life: null, stays: 0 },
     outcomes: [],
     worked: null,

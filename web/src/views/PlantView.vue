@@ -18,6 +18,7 @@ import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import FetchState from '../components/FetchState.vue';
 import LogPanel from '../components/LogPanel.vue';
 import PlantHeader from '../components/PlantHeader.vue';
+import QuarantineBand from '../components/QuarantineBand.vue';
 import TraitsPanel from '../components/TraitsPanel.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import { mediumName } from '../composables/figureWords.ts';
@@ -272,6 +273,7 @@ async function remove(): Promise<void> {
       <p v-if="file.plant.goneOn" class="caution" role="status">
         {{ m.plant.gone(full(file.plant.goneOn)) }}
       </p>
+      <QuarantineBand v-if="file.quarantine" :file="file" @changed="load" />
       <div class="two">
         <section class="panel stack">
           <figure class="drawing">
@@ -334,6 +336,11 @@ async function remove(): Promise<void> {
               </tr>
             </tbody>
           </table>
+          <QuarantineBand
+            v-if="!file.quarantine && !file.plant.goneOn"
+            :file="file"
+            @changed="load"
+          />
           <p v-if="file.plant.note">{{ file.plant.note }}</p>
           <div class="row no-print">
             <v-btn

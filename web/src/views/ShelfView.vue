@@ -94,6 +94,14 @@ async function change(path: string, body: object, back: object, done: string): P
 }
 const clean = ({ id, free, soaking }: ShelfPot) =>
   change(`/pots/${id}`, { free: free + soaking, soaking: 0 }, { free, soaking }, m.shelf.cleaned);
+/** What a quarantined plant left is soaked before any other has it. */
+const disinfect = ({ id, soaking, apart }: ShelfPot) =>
+  change(
+    `/pots/${id}`,
+    { soaking: soaking + apart, apart: 0 },
+    { soaking, apart },
+    m.shelf.disinfected,
+  );
 const moreOf = ref<ShelfPot | null>(null);
 const moreCount = ref<number | null>(1);
 async function addMore(): Promise<void> {
@@ -161,6 +169,7 @@ const longest = computed(() =>
           @edit="(pot) => editPot(pot, group.role)"
           @remove="(pot) => remove('/pots', pot)"
           @clean="clean"
+          @disinfect="disinfect"
           @more="(pot) => (moreOf = pot)"
         />
       </section>

@@ -35,6 +35,7 @@ const settings = useSettings();
 const { draft, clear } = useDraft(`repot.${props.plantId}`, () => ({
   date: settings.current.today,
   rootsCut: false,
+  drawStock: true,
   note: props.noted ?? '',
 }));
 const dateError = ref('');
@@ -104,6 +105,7 @@ async function confirm(): Promise<void> {
         name="date"
       />
       <v-checkbox v-model="draft.rootsCut" :label="m.fit.rootsCut" />
+      <v-checkbox v-model="draft.drawStock" :label="m.fit.drawStock" />
     </div>
     <v-textarea v-model="draft.note" :label="m.fit.note" rows="2" auto-grow />
     <p v-if="refused" role="alert" class="text-error">{{ refused }}</p>

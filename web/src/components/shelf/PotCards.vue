@@ -22,7 +22,13 @@ const props = defineProps<{
   /** cover pots of the shelf, to say which of them a pot goes into */
   covers: ShelfPot[];
 }>();
-defineEmits<{ edit: [ShelfPot]; remove: [ShelfPot]; more: [ShelfPot]; clean: [ShelfPot] }>();
+defineEmits<{
+  edit: [ShelfPot];
+  remove: [ShelfPot];
+  more: [ShelfPot];
+  clean: [ShelfPot];
+  disinfect: [ShelfPot];
+}>();
 
 const { us, length, volume } = useUnits();
 const { day } = useDates();
@@ -30,7 +36,7 @@ const PX_PER_CM = 3.2;
 const rows = computed(() =>
   props.pots.map((pot) => {
     const { shape, material, holes, tone, reservoirL, wicks, hangs } = pot;
-    const used = pot.count - pot.free - pot.soaking;
+    const used = pot.count - pot.free - pot.soaking - pot.apart;
     const odd = [
       potMaterial(material).label,
       tone ? m.shelf.tones[tone] : '',
@@ -84,6 +90,10 @@ const rows = computed(() =>
           <dt>{{ m.shelf.soaking }}</dt>
           <dd>{{ row.pot.soaking }}</dd>
         </div>
+        <div v-if="row.pot.apart > 0">
+          <dt>{{ m.shelf.apart }}</dt>
+          <dd>{{ row.pot.apart }}</dd>
+        </div>
       </dl>
       <span v-if="row.pot.soakingSince" class="quiet">{{
         m.shelf.since(day(row.pot.soakingSince))
@@ -100,6 +110,16 @@ const rows = computed(() =>
         :aria-label="`${m.shelf.clean}: ${row.pot.label}`"
         @click="$emit('clean', row.pot)"
         >{{ m.shelf.clean }}</v-btn
+      >
+      <v-btn
+        v-if="row.pot.apart > 0"
+        variant="outlined"
+        class="clean"
+        min-height="48"
+        :prepend-icon="mdiSpray"
+        :aria-label="`${m.shelf.disinfect}: ${row.pot.label}`"
+        @click="$emit('disinfect', row.pot)"
+        >{{ m.shelf.disinfect }}</v-btn
       >
       <span class="row acts">
         <v-btn

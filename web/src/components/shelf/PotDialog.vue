@@ -61,7 +61,7 @@ function formOf(pot: ShelfPot): ReturnType<typeof blank> {
   };
 }
 const inUse = computed(() =>
-  props.pot ? props.pot.count - props.pot.free - props.pot.soaking : 0,
+  props.pot ? props.pot.count - props.pot.free - props.pot.soaking - props.pot.apart : 0,
 );
 async function save(): Promise<void> {
   const { pot, label, count, free, soaking, ...rest } = draft.value;
