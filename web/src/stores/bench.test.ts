@@ -88,8 +88,8 @@ describe('the bench and other devices', () => {
     });
     await bench.load();
     expect(told()).toEqual([
-      { kind: 'start' },
-      { kind: 'done', step: 'screen' },
+      { kind: 'start', at: expect.any(Number) },
+      { kind: 'done', step: 'screen', at: expect.any(Number) },
       { kind: 'note', step: 'bed', text: 'deep' },
     ]);
     expect(bench.unsent).toEqual([]);

@@ -1,0 +1,531 @@
+import { addDays, type DayProblem, type LaidDay, type Pin } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import Papa from 'papaparse';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { components, plants, pots, supports } from '../db/schema.ts';
+import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
+
+let app: TestApp;
+beforeEach(() => {
+  app = testApp();
+});
+afterEach(() => app.close());
+const { get, add, refused, addPlant } = handsOf(() => app);
+
+const wide = (topDiameterCm: number) => ({
+  shape: 'round' as const,
+  topDiameterCm,
+  baseDiameterCm: 0.7 * topDiameterCm,
+  heightCm: 0.85 * topDiameterCm,
+});
+/** Crowded, and in its season: another pot pays today. */
+const CROWDED = {
+  rootsAtHoles: 'mat',
+  circling: 'tight',
+  ballCover: 1,
+  driesSooner: true,
+  rootsOnTop: 'many',
+  newLeaves: 'smaller',
+  wobble: 'topples',
+};
+async function crowded(name: string, cm: number, { potId, ...over }: Over = {}) {
+  const plant = await addPlant({
+    name,
+    taxon: 'Cissus alata',
+    pot: wide(cm),
+    lastRepot: '2022-05-01',
+    schools: { when: 'need' },
+    ...over,
+  });
+  // Which pot of the shelf it stands in is the record's to say, not a form's.
+  if (potId) {
+    app.file.db.update(plants).set({ potId }).where(eq(plants.id, plant.id)).run();
+  }
+  await add('/api/looks', { plantId: plant.id, date: TODAY, signals: CROWDED });
+  return plant as { id: number; name: string };
+}
+type Over = { potId?: number } & Record<string, unknown>;
+const shelfPot = (label: string, cm: number, over: object = {}) =>
+  add('/api/pots', { label, shape: wide(cm), ...over });
+const newDay = (over: object = {}) =>
+  add('/api/days', {
+    dates: [{ date: TODAY, minutes: 400 }],
+    cleaning: 'rinse',
+    nextChance: addDays(TODAY, 60),
+    ...over,
+  });
+const post = async (path: string, body: object = {}) => app.call.post(path).send(body);
+
+interface Answer {
+  problem: DayProblem;
+  notAsked: { plant: number; name: string; text: string }[];
+}
+const problemOf = async (id: number): Promise<Answer> => get(`/api/days/${id}/problem`);
+/** Settles a day on moves by name: plant into pot. */
+async function settle(id: number, moves: [plant: number, pot: string, date?: string][]) {
+  return post(`/api/days/${id}/settle`, {
+    moves: moves.map(([plant, pot, date = TODAY]) => ({ plant, pot, date })),
+    bound: null,
+  });
+}
+
+describe('what a day is chosen from', () => {
+  it('asks plants whose verdict wants a pot, and says why not of the others', async () => {
+    const wants = await crowded('Gangway', 14);
+    const fresh = await addPlant({ name: 'Fresh', lastRepot: addDays(TODAY, -20) });
+    const unknown = await addPlant({ name: 'Never seen', lastRepot: null });
+    const day = await newDay();
+    const { problem, notAsked } = await problemOf(day.id);
+    expect(problem.plants.map(({ id }) => id)).toEqual([wants.id]);
+    expect(problem.plants[0]!.gain[0]).toBeGreaterThan(0);
+    expect(notAsked.map(({ plant }) => plant).sort()).toEqual([fresh.id, unknown.id].sort());
+    expect(notAsked.every(({ text }) => text.length > 8)).toBe(true);
+    // The keeper's word takes one in all the same.
+    const pins: Pin[] = [{ kind: 'in', plant: fresh.id }];
+    await app.call.patch(`/api/days/${day.id}`).send({ pins }).expect(200);
+    expect((await problemOf(day.id)).problem.plants.map(({ id }) => id)).toContain(fresh.id);
+  });
+
+  it('offers the shelf, pots that others leave and sizes to buy, each with its minutes', async () => {
+    const pot = await shelfPot('tub 24', 24, { count: 1 });
+    const large = await crowded('Large', 21);
+    const small = await crowded('Small', 17);
+    const { problem } = await problemOf((await newDay()).id);
+    const optionsOf = (id: number) => problem.plants.find((row) => row.id === id)!.options;
+    expect(optionsOf(large.id).map(({ pot: id }) => id)).toContain(`shelf-${pot.id}`);
+    expect(optionsOf(small.id).map(({ pot: id }) => id)).toContain(`left-${large.id}`);
+    expect(optionsOf(small.id).some(({ pot: id }) => id.startsWith('standard-'))).toBe(true);
+    for (const { minutes, filledL } of optionsOf(large.id)) {
+      expect(minutes).toBeGreaterThan(8);
+      expect(filledL).toBeGreaterThan(0);
+    }
+  });
+
+  it('has what still soaks ready only from the next day on', async () => {
+    const pot = await shelfPot('soaked 19', 19, { count: 1, free: 0, soaking: 1 });
+    await crowded('Gangway', 17);
+    const day = await newDay({
+      dates: [0, 1].map((i) => ({ date: addDays(TODAY, i), minutes: 100 })),
+    });
+    const { problem } = await problemOf(day.id);
+    expect(problem.pots.find(({ id }) => id === `shelf-${pot.id}`)!.ready).toEqual([0, 1]);
+  });
+
+  it('learns minutes from what was ticked at the bench', async () => {
+    const plant = await crowded('Gangway', 14);
+    const other = await crowded('Other', 14);
+    const minutesOf = async () => {
+      const { problem } = await problemOf((await newDay()).id);
+      return problem.plants.find(({ id }) => id === other.id)!.options[0]!.minutes;
+    };
+    const typical = await minutesOf();
+    const at = (minutes: number) => 1_800_000_000_000 + minutes * 60_000;
+    const tell = (event: object) =>
+      app.call.post(`/api/benches/${plant.id}/events`).send(event).expect(200);
+    await tell({ kind: 'start', at: at(0) });
+    const steps = ['easeOut', 'loosenOutside', 'setPlant', 'fillDamp', 'settle', 'waterNow'];
+    for (const [i, step] of steps.entries())
+      await tell({ kind: 'done', step, at: at(12 * (i + 1)) });
+    const repot = await add('/api/repots', {
+      plantId: plant.id,
+      date: TODAY,
+      pot: wide(17),
+      mediumKind: 'peatSoil',
+      recipeId: 'everyday',
+    });
+    expect(repot.timed.map(({ minutes }: { minutes: number }) => minutes)).toEqual(
+      steps.map(() => 12),
+    );
+    expect(await minutesOf()).toBeGreaterThan(1.1 * typical);
+  });
+});
+
+describe('settling', () => {
+  it('writes pot and mix into the plan of every plant, and gives back what was there on opening', async () => {
+    const pot = await shelfPot('tub 24', 24, { count: 1 });
+    const large = await crowded('Large', 21);
+    const small = await crowded('Small', 17);
+    const day = await newDay();
+    const { body, status } = await settle(day.id, [
+      [large.id, `shelf-${pot.id}`],
+      [small.id, `left-${large.id}`],
+    ]);
+    expect(status).toBe(200);
+    const laid = body.plan as LaidDay;
+    expect(laid.chains[0]!.links.map(({ name }) => name)).toEqual(['Large', 'Small']);
+    expect(laid.schedules[0]!.order).toEqual([large.id, small.id]);
+    const fits = Object.fromEntries(
+      (await get('/api/plans')).items.map((row: { plantId: number; fit: object }) => [
+        row.plantId,
+        row.fit,
+      ]),
+    );
+    expect(fits[large.id]).toMatchObject({ potId: pot.id, potSource: 'free' });
+    expect(fits[small.id]).toMatchObject({ potSource: 'handedDown', leftBy: 'Large' });
+    expect((await get(`/api/plants/${small.id}/fitting`)).day).toEqual({ id: day.id, date: TODAY });
+    const again = await post(`/api/days/${day.id}/settle`, {
+      moves: [{ plant: large.id, pot: `shelf-${pot.id}`, date: TODAY }],
+    });
+    expect([again.status, again.body.error.code]).toEqual([409, 'settled']);
+    await app.call.post(`/api/days/${day.id}/reopen`).expect(200);
+    expect((await get('/api/plans')).items).toEqual([]);
+  });
+
+  it('says what changed when the shelf was edited in another window meanwhile', async () => {
+    const pot = await shelfPot('tub 24', 24, { count: 1 });
+    const plant = await crowded('Large', 21);
+    const day = await newDay();
+    await app.call.patch(`/api/pots/${pot.id}`).send({ count: 1, free: 0, soaking: 1 }).expect(200);
+    const taken = await settle(day.id, [[plant.id, `shelf-${pot.id}`]]);
+    expect([taken.status, taken.body.error.code]).toEqual([409, 'changed']);
+    expect(taken.body.error.message).toMatch(/tub 24: 1 taken of 0/);
+    await app.call.delete(`/api/pots/${pot.id}`).expect(204);
+    const gone = await settle(day.id, [[plant.id, `shelf-${pot.id}`]]);
+    expect(gone.body.error.message).toMatch(/that pot no longer does for Large/);
+  });
+
+  it('says what changed when the stock was used up meanwhile', async () => {
+    const pot = await shelfPot('tub 24', 24, { count: 1 });
+    const plant = await crowded('Large', 21);
+    const day = await newDay({ money: 0 });
+    const { problem } = await problemOf(day.id);
+    for (const { component } of problem.stock) {
+      const stock = { bagL: 20, bags: 0, openL: 0.05, pricePerBag: 9 };
+      await app.call.patch(`/api/components/${component}`).send(stock).expect(200);
+    }
+    const { status, body } = await settle(day.id, [[plant.id, `shelf-${pot.id}`]]);
+    expect(status).toBe(409);
+    expect(body.error.message).toMatch(/would cost .* more than 0/);
+  });
+
+  it('refuses a stale copy, a plant twice and a date that is none of its own', async () => {
+    const pot = await shelfPot('tub 24', 24, { count: 2 });
+    const plant = await crowded('Large', 21);
+    const day = await newDay();
+    await app.call.patch(`/api/days/${day.id}`).send({ hands: 2 }).expect(200);
+    const moves = [{ plant: plant.id, pot: `shelf-${pot.id}`, date: TODAY }];
+    const stale = await app.call
+      .post(`/api/days/${day.id}/settle`)
+      .set('If-Match', '"1"')
+      .send({ moves });
+    expect(stale.status).toBe(412);
+    const twice = await settle(day.id, [
+      [plant.id, `shelf-${pot.id}`],
+      [plant.id, `shelf-${pot.id}`],
+    ]);
+    expect([twice.status, twice.body.error.field]).toEqual([422, 'moves']);
+    const elsewhere = await settle(day.id, [[plant.id, `shelf-${pot.id}`, addDays(TODAY, 3)]]);
+    expect(elsewhere.body.error.field).toBe('moves');
+  });
+
+  it.each([
+    ['minutes', { dates: [{ date: TODAY, minutes: 0 }] }, 'dates.0.minutes'],
+    ['no date', { dates: [] }, 'dates'],
+    [
+      'dates out of order',
+      { dates: [1, 0].map((i) => ({ date: addDays(TODAY, i), minutes: 60 })) },
+      'dates',
+    ],
+    ['hands', { hands: 0 }, 'hands'],
+    ['next chance', { nextChance: TODAY }, 'nextChance'],
+    ['a pin of no kind', { pins: [{ kind: 'perhaps', plant: 1 }] }, 'pins.0'],
+    ['a pin on another date', { pins: [{ kind: 'on', plant: 1, date: '2027-01-01' }] }, 'pins'],
+  ])('refuses a day with bad %s by its field', async (_, over, field) => {
+    const [status, named] = await refused('/api/days', {
+      dates: [{ date: TODAY, minutes: 60 }],
+      ...over,
+    });
+    expect([400, 422]).toContain(status);
+    expect(named).toBe(field);
+  });
+});
+
+/** The whole shelf and stock, without what counts revisions. */
+const shelfNow = () => {
+  const plainRows = (rows: object[]) =>
+    rows.map((row) => ({ ...row, rev: 0, updatedAt: '', createdAt: '' }));
+  const { db } = app.file;
+  return {
+    pots: plainRows(db.select().from(pots).all()),
+    supports: plainRows(db.select().from(supports).all()),
+    components: plainRows(db.select().from(components).all()),
+  };
+};
+
+describe('the day itself', () => {
+  async function settledDay() {
+    const tub = await shelfPot('tub 24', 24, { count: 1 });
+    const old = await shelfPot('black 21', 21, { count: 2, free: 1 });
+    const spare = await shelfPot('black 17', 17, { count: 2, free: 0, soaking: 1 });
+    const large = await crowded('Large', 21, { potId: old.id });
+    const small = await crowded('Small', 17, { potId: spare.id });
+    const day = await newDay({ money: 100 });
+    const { problem } = await problemOf(day.id);
+    for (const { component } of problem.stock) {
+      await app.call
+        .patch(`/api/components/${component}`)
+        .send({ bagL: 1.3, bags: 1, openL: 0.7, pricePerBag: 4.1 })
+        .expect(200);
+    }
+    const before = shelfNow();
+    const settled = await settle(day.id, [
+      [large.id, `shelf-${tub.id}`],
+      [small.id, `left-${large.id}`],
+    ]);
+    expect(settled.status, JSON.stringify(settled.body)).toBe(200);
+    return { day, laid: settled.body.plan as LaidDay, large, small, tub, old, spare, before };
+  }
+  const fitOf = async (plantId: number) =>
+    (await get('/api/plans')).items.find((row: { plantId: number }) => row.plantId === plantId).fit;
+  async function potIt(plantId: number) {
+    const { pot, potMaterial, potId, recipeId } = await fitOf(plantId);
+    return add('/api/repots', {
+      plantId,
+      date: TODAY,
+      pot,
+      potMaterial,
+      potId,
+      mediumKind: 'peatSoil',
+      recipeId,
+    });
+  }
+  const report = (id: number, event: object) =>
+    app.call.post(`/api/days/${id}/events`).send(event).expect(200);
+
+  it('draws a batch off the stock once, hands the pot down, and is taken back to the last drop', async () => {
+    const { day, laid, large, small, old, spare, before } = await settledDay();
+    const [batch] = laid.batches;
+    for (const { component, buys } of laid.bags) {
+      if (buys > 0) await report(day.id, { kind: 'bought', component });
+    }
+    const mixed = { kind: 'mixed', mix: batch!.mix, date: TODAY };
+    await report(day.id, mixed);
+    const afterMix = shelfNow().components;
+    // Told again, it draws no second time.
+    await report(day.id, mixed);
+    expect(shelfNow().components).toEqual(afterMix);
+    for (const { component, litres } of batch!.measures) {
+      const row = (rows: object[]) =>
+        rows.find((one) => (one as { key: string }).key === component) as {
+          bagL: number;
+          bags: number;
+          openL: number;
+        };
+      const bought = laid.bags.find((bag) => bag.component === component)!.buys;
+      const had = row(before.components);
+      const has = row(afterMix);
+      const litresOf = ({ bagL, bags, openL }: typeof had) => bags * bagL + openL;
+      expect(litresOf(had) + bought * had.bagL - litresOf(has)).toBeCloseTo(litres, 9);
+      expect(has.openL).toBeGreaterThanOrEqual(0);
+    }
+    const first = await potIt(large.id);
+    expect(first.dayId).toBe(day.id);
+    expect(first.drawn).toBeNull();
+    const second = await potIt(small.id);
+    // The pot that Large left is the one that Small stands in; one of its kind is free as before.
+    expect(second.after.potId).toBe(old.id);
+    const blacks = (await get(`/api/pots/${old.id}`)) as { free: number; soaking: number };
+    expect(blacks.free + blacks.soaking).toBe(1);
+    expect((await get(`/api/pots/${spare.id}`)).soaking).toBe(2);
+    expect(
+      (await get(`/api/days/${day.id}`)).done.map((d: { plantId: number }) => d.plantId),
+    ).toEqual([small.id, large.id]);
+    const unmix = await post(`/api/days/${day.id}/events`, { ...mixed, kind: 'notMixed' });
+    expect([unmix.status, unmix.body.error.code]).toEqual([409, 'used']);
+    const removed = await app.call.delete(`/api/days/${day.id}`);
+    expect([removed.status, removed.body.error.code]).toEqual([409, 'inUse']);
+
+    await app.call.post(`/api/days/${day.id}/undo`).expect(200);
+    expect(shelfNow()).toEqual(before);
+    const plant = await get(`/api/plants/${large.id}`);
+    expect([plant.potId, plant.lastRepot]).toEqual([old.id, '2022-05-01']);
+    // Its plan stands again, to be done another day.
+    expect((await fitOf(small.id)).leftBy).toBe('Large');
+  });
+
+  it('without a batch each repot draws its own, and gives it back', async () => {
+    const { large, before } = await settledDay();
+    const repot = await potIt(large.id);
+    expect(repot.drawn.length).toBeGreaterThan(0);
+    for (const { component, litres } of repot.drawn as { component: string; litres: number }[]) {
+      const measure = repot.mixedIn.measures.find(
+        (one: { component: string }) => one.component === component,
+      );
+      // What there is may be less than what was measured: it runs out, and never below nothing.
+      expect(litres).toBeLessThanOrEqual(measure.litres + 1e-9);
+      expect(litres).toBeCloseTo(Math.min(measure.litres, 2), 9);
+    }
+    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    expect(shelfNow()).toEqual(before);
+  });
+
+  it('leaves the stock alone where the keeper says so, and what is not counted always', async () => {
+    const { large, before } = await settledDay();
+    const { pot, potId, recipeId } = await fitOf(large.id);
+    const order = { plantId: large.id, date: TODAY, pot, potId, mediumKind: 'peatSoil', recipeId };
+    await add('/api/repots', { ...order, drawStock: false });
+    expect(shelfNow().components).toEqual(before.components);
+  });
+
+  it('takes bars off the shelf when they are cut, and gives them back', async () => {
+    await add('/api/supports', {
+      label: 'trellis 150',
+      kind: 'trellis',
+      section: { form: 'flat', widthCm: 30, thicknessCm: 1 },
+      lengthCm: 150,
+      count: 2,
+    });
+    const vine = await crowded('Vine', 21, { heightCm: 40, taxon: 'Passiflora caerulea' });
+    await add('/api/looks', {
+      plantId: vine.id,
+      date: TODAY,
+      signals: { ...CROWDED, vinePastSupport: true },
+    });
+    const day = await newDay({ pins: [{ kind: 'in', plant: vine.id }] });
+    const [asked] = (await problemOf(day.id)).problem.plants;
+    expect(asked!.support?.kind).toBe('trellis');
+    const settled = await settle(day.id, [[vine.id, asked!.options[0]!.pot]]);
+    expect(settled.status, JSON.stringify(settled.body)).toBe(200);
+    const [cut] = (settled.body.plan as LaidDay).cuts;
+    expect(cut!.kind).toBe('trellis');
+    const before = shelfNow();
+    const own = cut!.stock.filter(({ toBuy }) => !toBuy).reduce((sum, { count }) => sum + count, 0);
+    expect(own).toBeGreaterThan(0);
+    await report(day.id, { kind: 'cut', supportKind: 'trellis' });
+    const [bar] = (await get('/api/supports')).items;
+    expect([bar.count, bar.free]).toEqual([2 - own, 2 - own]);
+    await report(day.id, { kind: 'notCut', supportKind: 'trellis' });
+    expect(shelfNow()).toEqual(before);
+  });
+
+  it('goes out as CSV that a spreadsheet reads, formulas as text', async () => {
+    const { day, laid } = await settledDay();
+    for (const list of ['shopping', 'picking', 'batches', 'order']) {
+      const { text, headers } = await app.call.get(`/api/days/${day.id}/${list}.csv`).expect(200);
+      expect(headers['content-type']).toContain('text/csv');
+      const { data, errors } = Papa.parse<Record<string, string>>(text, { header: true });
+      expect(errors).toEqual([]);
+      if (list === 'batches') {
+        expect(data.length).toBe(laid.batches.flatMap(({ measures }) => measures).length);
+      }
+      if (list === 'order') {
+        expect(data.filter(({ what }) => what === 'plant').map(({ plant }) => plant)).toEqual([
+          'Large',
+          'Small',
+        ]);
+      }
+      if (list === 'picking') expect(data.some(({ name }) => name === 'Large')).toBe(true);
+    }
+    const evil = await crowded('=HYPERLINK("x")', 14);
+    const other = await newDay({ pins: [{ kind: 'in', plant: evil.id }] });
+    const { problem } = await problemOf(other.id);
+    const pot = problem.plants.find(({ id }) => id === evil.id)!.options[0]!.pot;
+    await settle(other.id, [[evil.id, pot]]);
+    const { text } = await app.call.get(`/api/days/${other.id}/picking.csv`);
+    expect(text).toContain(`'=HYPERLINK`);
+    expect(text).not.toMatch(/(^|,)"?=HYPERLINK/m);
+  });
+
+  it('refuses what is not in its plan, and anything before it is settled', async () => {
+    const { day } = await settledDay();
+    const wrong = await post(`/api/days/${day.id}/events`, {
+      kind: 'mixed',
+      mix: 'nothing',
+      date: TODAY,
+    });
+    expect([wrong.status, wrong.body.error.field]).toEqual([422, 'mix']);
+    const open = await newDay();
+    const early = await post(`/api/days/${open.id}/events`, { kind: 'cut', supportKind: 'stake' });
+    expect([early.status, early.body.error.code]).toEqual([409, 'notSettled']);
+    const csv = await app.call.get(`/api/days/${open.id}/order.csv`);
+    expect(csv.status).toBe(409);
+  });
+});
+
+describe('quarantine', () => {
+  it('keeps the pot of a new or infested plant apart until it is cleared and disinfected', async () => {
+    const pot = await shelfPot('black 14', 14, { count: 1, free: 0 });
+    const tub = await shelfPot('black 17', 17, { count: 2 });
+    const plant = await crowded('New one', 14, {
+      potId: pot.id,
+      acquired: addDays(TODAY, -5),
+      lastRepot: null,
+    });
+    const file = await get(`/api/plants/${plant.id}/file`);
+    expect(file.quarantine).toMatchObject({ why: 'arrived', since: addDays(TODAY, -5) });
+    const { problem } = await problemOf((await newDay()).id);
+    expect(problem.plants[0]!.tidiness).toBe('quarantine');
+    const other = await crowded('Neighbour', 12);
+    const handed = (await get(`/api/plants/${other.id}/fitting`)).handDowns;
+    expect(handed.map(({ plantId }: { plantId: number }) => plantId)).not.toContain(plant.id);
+    const repot = await add('/api/repots', {
+      plantId: plant.id,
+      date: TODAY,
+      pot: wide(17),
+      potId: tub.id,
+      mediumKind: 'peatSoil',
+    });
+    expect(await get(`/api/pots/${pot.id}`)).toMatchObject({ free: 0, soaking: 0, apart: 1 });
+    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    expect(await get(`/api/pots/${pot.id}`)).toMatchObject({ free: 0, soaking: 0, apart: 0 });
+    await app.call.patch(`/api/plants/${plant.id}`).send({ clearedOn: TODAY }).expect(200);
+    expect((await get(`/api/plants/${plant.id}/file`)).quarantine).toBeNull();
+    await app.call.patch(`/api/plants/${plant.id}`).send({ apartSince: TODAY, clearedOn: null });
+    expect((await get(`/api/plants/${plant.id}/file`)).quarantine).not.toBeNull();
+  });
+});
+
+describe('POST /api/calc/day', () => {
+  const body = {
+    minutes: 120,
+    plants: [
+      { id: 1, gain: 0.4, mix: 'everyday', options: [{ pot: 'large', minutes: 24, filledL: 3 }] },
+      { id: 2, gain: 0.25, mix: 'everyday', options: [{ pot: 'left-1', minutes: 20, filledL: 1 }] },
+    ],
+    pots: [
+      { id: 'large', count: 1 },
+      { id: 'left-1', leftBy: 1 },
+    ],
+    cleaning: 'rinse',
+  };
+  const calc = (over: object = {}) => post('/api/calc/day', { ...body, ...over });
+
+  it('answers with plan, hand-downs, shopping, objective, gap and the greedy one', async () => {
+    const { status, body: answer } = await calc();
+    expect(status).toBe(200);
+    expect(answer.plan.lines).toHaveLength(2);
+    expect(answer.handDowns[0].links).toHaveLength(2);
+    expect(answer.shopping).toEqual([]);
+    expect(answer.objective).toBeCloseTo(0.65, 9);
+    expect(answer.gap).toBe(0);
+    expect(answer.greedyObjective).toBeLessThanOrEqual(answer.objective);
+  });
+
+  it('buys whole bags', async () => {
+    const stock = [{ component: 'pottingSoil', openL: 1, bagL: 5, pricePerBag: 3 }];
+    const { body: answer } = await calc({ stock });
+    expect(answer.shopping).toMatchObject([{ kind: 'bag', component: 'pottingSoil', count: 1 }]);
+  });
+
+  it.each([
+    ['no minutes', { minutes: 0 }, 'minutes'],
+    ['no pots', { pots: [] }, 'pots'],
+    ['an unknown pot', { pots: [{ id: 'other' }] }, undefined],
+    [
+      'pins that contradict each other',
+      {
+        pins: [
+          { kind: 'in', plant: 1 },
+          { kind: 'out', plant: 1 },
+        ],
+      },
+      'pins',
+    ],
+    ['a pin for which there is no time', { minutes: 40, pins: [{ kind: 'in', plant: 1 }] }, 'pins'],
+  ])('refuses %s', async (_, over, field) => {
+    const { status, body: answer } = await calc(over);
+    expect([400, 422]).toContain(status);
+    if (field) expect(answer.error.field).toBe(field);
+    if (field === 'pins') expect(answer.error.message).toMatch(/plant 1 in/);
+  });
+});
