@@ -42,6 +42,7 @@ const places: { to: string; word: string; short?: string; icon: string }[] = [
 /** A plant's own pages belong to the place that its work belongs to. */
 const place = computed(() => {
   const { path } = route;
+  if (path.startsWith('/day')) return '/day';
   if (path.endsWith('/look') || path.endsWith('/outcome')) return '/rounds';
   if (path.endsWith('/verdict')) return '/verdicts';
   if (path.endsWith('/fit') || path.endsWith('/sheet') || path.endsWith('/bench')) return '/fit';

@@ -56,7 +56,7 @@ function reasonFor(plant: DayPlant, problem: DayProblem, laid: Laid): LeftOut {
     return left(
       'waits',
       gain <= 0
-        ? 'to wait for your next chance costs less than to disturb it now'
+        ? 'waiting for your next chance costs less'
         : 'no pot that would do is worth the move',
     );
   }

@@ -186,7 +186,7 @@ export function completeDay(
     },
     bound: top,
     gap: gapOf(laid.worth, top),
-    proven: false,
+    proven: top - laid.worth < HAIR,
   };
 }
 

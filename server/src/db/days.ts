@@ -23,6 +23,8 @@ export interface MixedBatch {
 export interface CutBars {
   kind: SupportKindId;
   taken: { supportId: number; count: number; before: { count: number; free: number } }[];
+  /** rows of the shelf that hold what was left over and is long enough to keep */
+  offcuts: number[];
 }
 
 /** A component whose bags were bought for the day. */

@@ -392,8 +392,12 @@ describe('the day itself', () => {
     const own = cut!.stock.filter(({ toBuy }) => !toBuy).reduce((sum, { count }) => sum + count, 0);
     expect(own).toBeGreaterThan(0);
     await report(day.id, { kind: 'cut', supportKind: 'trellis' });
-    const [bar] = (await get('/api/supports')).items;
+    const [bar, ...offcuts] = (await get('/api/supports')).items;
     expect([bar.count, bar.free]).toEqual([2 - own, 2 - own]);
+    const kept = cut!.patterns.filter(({ offcutCm }) => offcutCm >= 25);
+    expect(offcuts.map(({ lengthCm }: { lengthCm: number }) => lengthCm)).toEqual(
+      kept.map(({ offcutCm }) => Math.floor(offcutCm)),
+    );
     await report(day.id, { kind: 'notCut', supportKind: 'trellis' });
     expect(shelfNow()).toEqual(before);
   });

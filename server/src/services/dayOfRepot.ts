@@ -30,3 +30,10 @@ export function isMixed(db: Db, plantId: number): boolean {
   const date = laid.dates[line.date]!.date;
   return day.mixed.some((batch) => batch.mix === line.mix && batch.date === date);
 }
+
+/** Whether the pole that a plant gets on this day was cut already: then no bar of the shelf is taken for it. */
+export function isCut(db: Db, plantId: number): boolean {
+  const found = dayOfRepot(db, plantId);
+  const kind = found?.line.support?.kind;
+  return kind !== undefined && found!.day.cut.some((one) => one.kind === kind);
+}

@@ -1,6 +1,7 @@
 import {
   completeDay,
   laidDay,
+  supportKind,
   type DayLine,
   type DayProblem,
   type IsoDate,
@@ -265,7 +266,7 @@ function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial
       if (day.cut.some((one) => one.kind === kind)) return null;
       const cuts = plan.cuts.find((one) => one.kind === kind);
       if (!cuts) throw invalid('supportKind', 'no such poles are planned for this day');
-      return { cut: [...day.cut, { kind, taken: takeBars(db, kind, cuts.stock) }] };
+      return { cut: [...day.cut, takeBars(db, cuts)] };
     }
     case 'notCut': {
       const before = day.cut.find(({ kind }) => kind === event.supportKind);
@@ -291,31 +292,57 @@ function checkUnused(db: Db, day: DayRow, plan: LaidDay, mix: string, date: IsoD
   }
 }
 
-/** Bars of the shelf that are sawn up; what was to be bought never stood there. */
-function takeBars(
-  db: Db,
-  kind: CutBars['kind'],
-  stock: readonly { lengthCm: number; count: number; toBuy: boolean }[],
-): CutBars['taken'] {
-  return stock
+/** Shorter than this an offcut holds nothing up, cm. @source common practice, no source */
+const LEAST_OFFCUT_CM = 25;
+
+/** Bars of the shelf that are sawn up, with what is left of them; what was to be bought never stood there. */
+function takeBars(db: Db, { kind, stock, patterns }: LaidDay['cuts'][number]): CutBars {
+  const own = db
+    .select()
+    .from(supports)
+    .where(eq(supports.kind, kind))
+    .all()
+    .filter((row) => row.free > 0 && !row.extension);
+  const taken = stock
     .filter(({ toBuy }) => !toBuy)
     .flatMap(({ lengthCm, count }) => {
       let left = count;
-      const rows = db.select().from(supports).where(eq(supports.kind, kind)).all();
-      return rows
-        .filter((row) => row.lengthCm === lengthCm && row.free > 0 && !row.extension)
+      return own
+        .filter((row) => row.lengthCm === lengthCm)
         .flatMap((row) => {
-          const taken = Math.min(left, row.free);
-          left -= taken;
-          if (taken === 0) return [];
+          const bars = Math.min(left, row.free);
+          left -= bars;
+          if (bars === 0) return [];
           const before = { count: row.count, free: row.free };
-          setBars(db, row, { count: row.count - taken, free: row.free - taken });
-          return [{ supportId: row.id, count: taken, before }];
+          setBars(db, row, { count: row.count - bars, free: row.free - bars });
+          return [{ supportId: row.id, count: bars, before }];
         });
     });
+  const section = own[0]?.section ?? supportKind(kind).section;
+  const offcuts = patterns
+    .filter(({ offcutCm }) => offcutCm >= LEAST_OFFCUT_CM)
+    .map(({ offcutCm, times }) => {
+      const lengthCm = Math.floor(offcutCm);
+      const label = `${supportKind(kind).label}, offcut ${lengthCm} cm`;
+      return db
+        .insert(supports)
+        .values({ ...stamp(), label, kind, section, lengthCm, count: times, free: times })
+        .returning()
+        .get().id;
+    });
+  return { kind, taken, offcuts };
 }
 
-function putBarsBack(db: Db, { taken }: CutBars): void {
+/** @throws HttpError 409 when an offcut stands with a plant by now */
+function putBarsBack(db: Db, { taken, offcuts }: CutBars): void {
+  for (const id of offcuts) {
+    const row = db.select().from(supports).where(eq(supports.id, id)).get();
+    if (!row) continue;
+    if (row.free < row.count) {
+      throw new HttpError(409, 'used', `${row.label} stands with a plant by now`);
+    }
+    db.delete(supports).where(eq(supports.id, id)).run();
+  }
   for (const { supportId, count, before } of [...taken].reverse()) {
     const row = db.select().from(supports).where(eq(supports.id, supportId)).get();
     if (!row) continue;

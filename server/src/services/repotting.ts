@@ -42,7 +42,7 @@ import {
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { leaveBench } from './benches.ts';
-import { dayOfRepot, isMixed } from './dayOfRepot.ts';
+import { dayOfRepot, isCut, isMixed } from './dayOfRepot.ts';
 import { quarantineFor } from './quarantine.ts';
 import { drawStock, putStockBack } from './stockDraw.ts';
 import type { PlantRow } from './collection.ts';
@@ -117,7 +117,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     const day = dayOfRepot(tx, plant.id)?.day ?? null;
     const draws = order.drawStock !== false && mixedIn !== null && !isMixed(tx, plant.id);
     const drawn = draws ? drawStock(tx, mixedIn.measures) : null;
-    const support = moveSupport(tx, plant, order.support);
+    const support = moveSupport(tx, plant, supportOrdered(tx, order));
     const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
     const inserted = tx
       .insert(repots)
@@ -383,6 +383,11 @@ export function moveCover(
   putPotBack(tx, before);
   if (coverId !== null) takeCover(tx, coverId, pot);
   return coverId;
+}
+
+/** A pole that was cut for its day is no bar of the shelf any more. */
+function supportOrdered(db: Db, { plantId, support }: RepotOrder): RepotOrder['support'] {
+  return support && isCut(db, plantId) ? { ...support, supportId: null } : support;
 }
 
 /** The support that a plant then has; `wanted` undefined: the one it has. */

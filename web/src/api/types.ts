@@ -3,13 +3,10 @@ import type {
   Beta,
   BenchState,
   Checkpoint,
-  Cleaning,
   Comparison,
   Component,
   Countable,
   ComponentRecord,
-  DayDate,
-  DayProblem,
   Decision,
   DrainageLayer,
   Factor,
@@ -21,7 +18,6 @@ import type {
   GrowthRate,
   KitchenReading,
   LabelSheet,
-  LaidDay,
   LearnedLife,
   LightClass,
   MediumKind,
@@ -29,9 +25,7 @@ import type {
   MoveOnAdvice,
   OldMediumSchool,
   OwnNumbers,
-  Pace,
   Paper,
-  Pin,
   PotExtra,
   PotMaterialId,
   PotShape,
@@ -362,43 +356,6 @@ export interface BenchRow extends BenchState {
   plantId: number;
   name: string;
 }
-
-/** What a keeper asks of a potting day. */
-export interface DayAsk {
-  dates: DayDate[];
-  hands: number;
-  money: number | null;
-  cleaning: Cleaning;
-  tubL: number | null;
-  nextChance: string;
-  potPrice: number | null;
-  pins: Pin[];
-}
-export interface Day extends Row, DayAsk {
-  state: 'planning' | 'settled' | 'closed';
-  plan: LaidDay | null;
-  bought: { component: string }[];
-  mixed: { mix: string; date: string }[];
-  cut: { kind: SupportKindId }[];
-  startedAt: Partial<Record<string, number>>;
-  done: { plantId: number; repotId: number; minutes: number | null; at: string }[];
-}
-/** A plant that a day does not consider. */
-export interface NotAsked {
-  plant: number;
-  name: string;
-  text: string;
-}
-export interface DayProblemAnswer {
-  problem: DayProblem;
-  notAsked: NotAsked[];
-  pace: Pace;
-}
-export type DayEvent =
-  | { kind: 'begin'; date: string; at: number }
-  | { kind: 'bought' | 'notBought'; component: string }
-  | { kind: 'mixed' | 'notMixed'; mix: string; date: string }
-  | { kind: 'cut' | 'notCut'; supportKind: SupportKindId };
 
 /** A plant over water with how its reservoir stands. */
 export interface OverWater {

@@ -73,7 +73,8 @@ const minutesLeft = computed(
 /** Behind (above 0) or ahead of the plan at what is next. */
 const late = computed(() => {
   if (startedAt.value === null || !next.value) return 0;
-  return elapsed.value - next.value.from;
+  // Setting up is not told as being ahead: nothing is done yet.
+  return Math.max(elapsed.value - next.value.from, doneCount.value > 0 ? -Infinity : 0);
 });
 const notReached = computed(() => {
   if (startedAt.value === null) return 0;
