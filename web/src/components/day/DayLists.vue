@@ -96,6 +96,8 @@ const spare = computed((): DayPot[] => {
         group="plants"
         handle=".grip"
         :sort="false"
+        force-fallback
+        fallback-on-body
         @add="draggedIn"
       >
         <PlantLine
@@ -126,6 +128,8 @@ const spare = computed((): DayPot[] => {
           group="plants"
           handle=".grip"
           :sort="false"
+          force-fallback
+          fallback-on-body
           @add="draggedOut"
         >
           <li v-for="one in left.filter((row) => 'why' in row)" :key="one.plant" class="left">
@@ -166,6 +170,8 @@ const spare = computed((): DayPot[] => {
           class="spare"
           :group="{ name: 'pots', pull: 'clone', put: false }"
           :sort="false"
+          force-fallback
+          fallback-on-body
         >
           <li v-for="pot in spare" :key="pot.id" class="grab">
             <PotCutaway

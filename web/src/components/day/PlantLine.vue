@@ -62,6 +62,8 @@ const dateChoices = computed(() => [
       class="pot"
       :group="{ name: 'pots', pull: 'clone', put: true }"
       :sort="false"
+      force-fallback
+      fallback-on-body
       @add="dropped"
     >
       <div v-for="pot in slot.slice(0, 1)" :key="pot.id" class="grab" :title="pot.label">
