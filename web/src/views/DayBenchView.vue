@@ -125,12 +125,13 @@ async function replan(): Promise<void> {
   await attempt(async () => {
     const { dates, nextChance } = current.value!;
     const left = Math.max(1, Math.round(dates[at.value]!.minutes - elapsed.value));
-    await store.close();
-    await store.create({
+    const rest = {
       ...askOf(),
       dates: dates.slice(at.value).map((one, i) => (i === 0 ? { ...one, minutes: left } : one)),
       nextChance,
-    });
+    };
+    await store.close();
+    await store.create(rest);
     await router.push('/day');
   }, m.day.replanned);
 }

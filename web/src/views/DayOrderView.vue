@@ -212,8 +212,9 @@ const print = () => window.print();
   color: rgb(var(--v-theme-on-primary));
 }
 .block.plant.doubtful {
-  background: rgb(var(--v-theme-error));
-  color: rgb(var(--v-theme-on-error));
+  background: rgb(var(--v-theme-surface));
+  color: rgb(var(--v-theme-on-surface));
+  border: 2px solid rgb(var(--v-theme-error));
 }
 .block.mix {
   background: rgb(var(--v-theme-secondary));
