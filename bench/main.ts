@@ -9,15 +9,21 @@ import {
   blendOfRecipe,
   CATALOGUE,
   decide,
+  diveByHighs,
   nominalPot,
   planCuts,
+  planDay,
   potLadder,
   solveByHighs,
   standardOptions,
   TYPICAL_SPOT,
+  wholeByHighs,
+  type DayProblem,
   type PotOption,
   type Situation,
 } from '@fernbank/core';
+import { trialDay } from '../core/src/trials/days.ts';
+import { dayProblemFor, type DayAsk } from '../server/src/services/dayProblem.ts';
 import { openCollection } from '../server/src/db/open.ts';
 import { fillGarden } from '../demo/fill.ts';
 
@@ -117,6 +123,71 @@ async function fitting(): Promise<void> {
   const pieces = [35, 48, 62, 77, 95].map((lengthCm, k) => ({ lengthCm, count: 2 + k }));
   const cuts = () => planCuts({ stock: [{ lengthCm: 120 }, { lengthCm: 180 }], pieces }, solve);
   print('20 poles cut from two stock lengths, exact, median', timed(cuts, 15, 2), 'ms');
+}
+
+/** Worth and bound of large days in the time that a keeper waits, and what planning gains over the greedy hand. */
+async function potting(): Promise<void> {
+  const highs = await highsLoader();
+  const solvers = {
+    whole: wholeByHighs(highs),
+    dive: diveByHighs(highs),
+    cuts: solveByHighs(highs),
+  };
+  const solved = (problem: DayProblem, seconds: number) => {
+    const start = performance.now();
+    const answer = planDay(problem, solvers, { seconds });
+    if (answer.kind === 'conflict') throw new Error('a day without pins has a plan');
+    return { plan: answer.plan, seconds: (performance.now() - start) / 1000 };
+  };
+  const large = Array.from({ length: 6 }, (_, i) =>
+    solved(trialDay(i + 1, { plants: 120, pots: 200, components: 20, dates: 1, options: 12 }), 5),
+  );
+  print('day of 120 plants, 200 pots, median', median(large.map((one) => one.seconds)), 's', 5.5);
+  print(
+    '  gap to the proven bound, median',
+    100 * median(large.map(({ plan }) => plan.gap)),
+    '%',
+    1,
+  );
+  print('  gap, worst', 100 * Math.max(...large.map(({ plan }) => plan.gap)), '%');
+  const small = Array.from({ length: 100 }, (_, i) =>
+    solved(trialDay(500 + i, { plants: 14, pots: 12, components: 8, dates: 1, options: 6 }), 2),
+  );
+  const gains = small.map(
+    ({ plan: { worth, greedy } }) => worth / Math.max(0.01, greedy.worth) - 1,
+  );
+  print(
+    'gain over the greedy hand, 100 days, mean',
+    100 * (gains.reduce((a, b) => a + b) / 100),
+    '%',
+  );
+  print('  days on which it gains', gains.filter((gain) => gain > 1e-6).length, 'of 100');
+  print('  proven best', small.filter(({ plan }) => plan.proven).length, 'of 100');
+  const { problem } = dayProblemFor(gardenDb(), GARDEN_DAY, TODAY);
+  const { plan } = solved(problem, 3);
+  print(
+    'the demo’s own day: gain over the greedy hand',
+    100 * (plan.worth / plan.greedy.worth - 1),
+    '%',
+  );
+}
+/** A Saturday in April with five hours and little money. */
+const GARDEN_DAY: DayAsk = {
+  dates: [{ date: '2026-04-18', minutes: 300 }],
+  hands: 1,
+  money: 30,
+  cleaning: 'rinse',
+  tubL: null,
+  nextChance: '2026-05-30',
+  potPrice: 4,
+  pins: [],
+};
+function gardenDb() {
+  const path = join(root, '.run/bench-day.sqlite');
+  for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+  const { db } = openCollection(path);
+  fillGarden(db, TODAY);
+  return db;
 }
 
 /** Scripts that the first page asks for, compressed, in kB. */
@@ -315,4 +386,5 @@ console.log(
 );
 core();
 await fitting();
+await potting();
 await firstScreen();

@@ -29,22 +29,22 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
   ['sheet', '/plants/15/sheet', DESK],
   ['mix', '/mix', DESK],
   [
-    'design',
-    '/mix/design',
+    'day',
+    '/day',
     DESK,
-    {
-      before: async (page) => {
-        await page.getByRole('button', { name: 'Work it out' }).click();
-        await page.locator('.answer').scrollIntoViewIfNeeded();
-      },
-    },
+    { before: async (page) => page.getByText('No plan can be better').waitFor() },
+  ],
+  [
+    'day-pots',
+    '/day/pots',
+    DESK,
+    { before: async (page) => page.locator('.chain').first().waitFor() },
   ],
   ['aftercare', '/aftercare', DESK],
   ['outcome-phone', '/plants/24/outcome', PHONE],
   ['tray', '/aftercare/tray', DESK],
   ['reservoirs', '/aftercare/water', DESK],
   ['worked', '/record/worked', DESK],
-  ['labels', '/record/labels?plants=5,7,15,24', DESK],
   ['record', '/record', DESK],
   ['plant', '/plants/7', DESK],
   ['shelf', '/record/shelf', DESK],

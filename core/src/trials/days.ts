@@ -40,6 +40,8 @@ const COMPONENTS = [
   'barkCoarse',
 ] as const;
 const RIMS_CM = [9, 11, 12, 13, 14, 15, 17, 19, 21, 24, 27, 30];
+/** No day at the bench is longer. */
+const LONGEST_MINUTES = 720;
 const START = '2026-03-21';
 
 /** An invented potting day: plants that gain unevenly, odd pots, half bags. */
@@ -140,7 +142,7 @@ export function trialDay(seed: number, scale: DayScale): DayProblem {
   const hands = scale.hands ?? 1;
   const share = between(0.35, 0.75);
   for (const day of dates) {
-    day.minutes = Math.round(60 + (share * asks) / dates.length / hands);
+    day.minutes = Math.min(LONGEST_MINUTES, Math.round(60 + (share * asks) / dates.length / hands));
   }
   return {
     dates,

@@ -265,6 +265,10 @@ export const useDay = defineStore('day', () => {
     drop,
     report: (event: DayEvent) => act('events', event),
     undo: () => act('undo'),
+    /** takes an earlier day back */
+    undoEarlier: async (id: number) => {
+      put(await api<Day>(`/days/${id}/undo`, { method: 'POST', body: {} }));
+    },
     close: () => act('close'),
   };
 });

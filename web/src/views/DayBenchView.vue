@@ -299,6 +299,14 @@ const clockOf = (ms: number) =>
             @click="attempt(store.close, m.day.closed)"
             >{{ m.day.close }}</v-btn
           >
+          <v-btn
+            v-if="startedAt !== null && openLines.length > 0"
+            variant="text"
+            min-height="52"
+            :loading="working"
+            @click="replan"
+            >{{ m.day.replan }}</v-btn
+          >
           <v-btn variant="text" min-height="52" @click="confirming = !confirming">{{
             m.day.undo
           }}</v-btn>

@@ -166,6 +166,13 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
             {{
               m.day.earlierRow(one.dates.map(({ date }) => full(date)).join(', '), one.done.length)
             }}
+            <v-btn
+              v-if="one.done.length > 0"
+              variant="text"
+              min-height="44"
+              @click="attempt(() => store.undoEarlier(one.id), m.day.undone)"
+              >{{ m.day.earlierUndo }}</v-btn
+            >
           </li>
         </ul>
       </section>

@@ -3,6 +3,7 @@ import { CAUTIONS, EMPTY_BENCH, type BenchFound, type Step, type StepId } from '
 import { useWakeLock } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
+import { useDates } from '../../composables/useDates.ts';
 import { useFit } from '../../composables/useFit.ts';
 import { useTimeLeft } from '../../composables/timeLeft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -21,6 +22,7 @@ const bench = useBench();
 const settings = useSettings();
 const { said, volume } = useUnits();
 const { timeLeft } = useTimeLeft();
+const { day } = useDates();
 const fit = useFit(computed(() => props.loaded));
 const { choices, settled, plan, rung, newKind } = fit;
 const plant = computed(() => props.loaded.file.plant);
@@ -168,6 +170,9 @@ const extensions = computed(() =>
       <h1>{{ plant.name }}</h1>
       <span class="quiet">{{ m.bench.progress(doneCount, steps.length) }}</span>
     </header>
+    <router-link v-if="loaded.fitting.day" to="/day/bench">{{
+      m.day.partOf(day(loaded.fitting.day.date))
+    }}</router-link>
     <v-progress-linear
       :model-value="(100 * doneCount) / Math.max(1, steps.length)"
       color="primary"
@@ -268,6 +273,7 @@ const extensions = computed(() =>
       :noted="notes"
       :live-roots="choices.liveRoots"
       :refused="fit.piecesRefused.value"
+      :then="loaded.fitting.day ? '/day/bench' : undefined"
       @written="bench.leave(plant.id, { told: true })"
     />
     <div>

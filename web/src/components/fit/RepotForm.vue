@@ -26,6 +26,8 @@ const props = defineProps<{
   liveRoots?: number | null;
   /** why it cannot be done so */
   refused?: string;
+  /** where the keeper goes on; absent: the plant's own page */
+  then?: string | undefined;
 }>();
 const emit = defineEmits<{ written: [] }>();
 
@@ -82,7 +84,7 @@ async function confirm(): Promise<void> {
       await api(`/repots/${id}`, { method: 'DELETE' });
       await router.push(`/plants/${plantId}/fit`);
     });
-    await router.push(`/plants/${plantId}`);
+    await router.push(props.then ?? `/plants/${plantId}`);
   } catch (error) {
     if (error instanceof ApiError && error.field === 'date') dateError.value = wordsFor(error);
     else fault.value = wordsFor(error);
