@@ -150,6 +150,26 @@ async function potting(): Promise<void> {
     1,
   );
   print('  gap, worst', 100 * Math.max(...large.map(({ plan }) => plan.gap)), '%');
+  const several = Array.from({ length: 6 }, (_, i) =>
+    solved(
+      trialDay(i + 11, {
+        plants: 120,
+        pots: 200,
+        components: 20,
+        dates: 2 + (i % 2),
+        options: 12,
+        hands: 2,
+      }),
+      5,
+    ),
+  );
+  print(
+    'the same over 2 or 3 dates, two people, median',
+    median(several.map((one) => one.seconds)),
+    's',
+  );
+  print('  gap stated, median', 100 * median(several.map(({ plan }) => plan.gap)), '%');
+  print('  gap stated, worst', 100 * Math.max(...several.map(({ plan }) => plan.gap)), '%');
   const small = Array.from({ length: 100 }, (_, i) =>
     solved(trialDay(500 + i, { plants: 14, pots: 12, components: 8, dates: 1, options: 6 }), 2),
   );
