@@ -100,7 +100,9 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
                 :crown-cm="14"
               />
               <strong>{{ link.name }}</strong>
-              <span class="small">{{ link.pot.label }}</span>
+              <span v-if="link.pot.label !== length(rimCm(link.pot.shape))" class="small">{{
+                link.pot.label
+              }}</span>
               <span class="quiet small"
                 >{{ length(rimCm(link.pot.shape))
                 }}<template v-if="severalDates"> · {{ day(link.date) }}</template></span

@@ -1,0 +1,121 @@
+import highsLoader from 'highs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { diveByHighs, solveByHighs, wholeByHighs, type Solve } from '../milp/index.ts';
+import { trialDay } from '../trials/days.ts';
+import {
+  laidDay,
+  pickList,
+  planDay,
+  shoppingList,
+  type DayPlan,
+  type DayProblem,
+  type DaySolvers,
+  type LaidDay,
+} from './index.ts';
+
+let solvers: DaySolvers & { cuts: Solve };
+beforeAll(async () => {
+  const highs = await highsLoader();
+  solvers = { whole: wholeByHighs(highs), dive: diveByHighs(highs), cuts: solveByHighs(highs) };
+});
+const planned = (problem: DayProblem): { plan: DayPlan; laid: LaidDay } => {
+  const answer = planDay(problem, solvers, { seconds: 2 });
+  if (answer.kind === 'conflict') throw new Error('no plan');
+  return { plan: answer.plan, laid: laidDay(problem, answer.plan) };
+};
+const SIZE = { plants: 12, pots: 8, components: 6, dates: 2, options: 5 };
+/** Days of every kind: with pots to buy, bags to buy, poles. */
+const days = () => [3, 8, 21, 34, 55].map((seed) => trialDay(seed, SIZE));
+
+describe('a day as it is shown and kept', () => {
+  it('is plain data: through JSON and back it is the same', () => {
+    for (const problem of days()) {
+      const { laid } = planned(problem);
+      expect(JSON.parse(JSON.stringify(laid))).toEqual(laid);
+    }
+  });
+
+  it('names every plant once, in the order of the time line', () => {
+    for (const problem of days()) {
+      const { plan, laid } = planned(problem);
+      expect(laid.lines.map(({ plant }) => plant)).toEqual(
+        plan.schedules.flatMap(({ order }) => order),
+      );
+      expect(laid.leftOut.length + laid.lines.length).toBe(problem.plants.length);
+      expect(laid.lines.every(({ name, pot }) => name !== '' && pot.label !== '')).toBe(true);
+    }
+  });
+
+  it('takes off what it saves what its bags and pots cost', () => {
+    for (const problem of days()) {
+      const { laid } = planned(problem);
+      const saved = laid.lines.reduce((sum, { gain }) => sum + gain, 0);
+      expect(laid.worth).toBeLessThanOrEqual(saved + 1e-9);
+    }
+  });
+
+  it('begins the longest soaks of a date first, each once', () => {
+    for (const problem of days()) {
+      const { laid } = planned(problem);
+      problem.dates.forEach((_, date) => {
+        const own = laid.ahead.filter((one) => one.date === date);
+        const minutes = own.map((one) => one.minutes);
+        expect(minutes).toEqual([...minutes].sort((a, b) => b - a));
+        expect(new Set(own.map(({ text }) => text)).size).toBe(own.length);
+      });
+    }
+  });
+});
+
+describe('what is bought and fetched', () => {
+  it('buys exactly the bags and pots of the plan, at its price', () => {
+    let bags = 0;
+    let pots = 0;
+    for (const problem of days()) {
+      const { plan, laid } = planned(problem);
+      const list = shoppingList(laid);
+      const paid = list.reduce(
+        (sum, bought) => sum + (bought.kind === 'pole' ? 0 : bought.count * (bought.price ?? 0)),
+        0,
+      );
+      expect(paid).toBeCloseTo(plan.spends, 9);
+      for (const bought of list) {
+        if (bought.kind === 'bag') {
+          bags += bought.count;
+          const own = plan.bags.find(({ component }) => component === bought.component)!;
+          expect(bought.count).toBe(own.buys);
+        }
+        if (bought.kind === 'pot') {
+          pots += bought.count;
+          expect(bought.for).toHaveLength(bought.count);
+        }
+      }
+      expect(list.some(({ count }) => count < 1 || !Number.isInteger(count))).toBe(false);
+    }
+    expect(bags).toBeGreaterThan(0);
+    expect(pots).toBeGreaterThan(0);
+  });
+
+  it('fetches every plant, every pot that no other plant leaves, and every litre that is scooped', () => {
+    for (const problem of days()) {
+      const { laid } = planned(problem);
+      const picks = pickList(laid);
+      const plants = picks.filter(({ kind }) => kind === 'plant').map(({ label }) => label);
+      expect(plants).toEqual(laid.lines.map(({ name }) => name));
+      const fetched = picks.reduce((sum, one) => (one.kind === 'pot' ? sum + one.count : sum), 0);
+      expect(fetched).toBe(
+        laid.lines.filter(({ pot }) => pot.source === 'shelf' || pot.source === 'toBuy').length,
+      );
+      const litres = picks.reduce(
+        (sum, one) => (one.kind === 'component' ? sum + one.litres : sum),
+        0,
+      );
+      const scooped = laid.batches
+        .flatMap(({ measures }) => measures)
+        .reduce((sum, measure) => sum + measure.litres, 0);
+      expect(litres).toBeCloseTo(scooped, 6);
+      const apart = picks.filter((one) => one.kind === 'plant' && one.apart).length;
+      expect(apart).toBe(laid.lines.filter(({ tidiness }) => tidiness === 'quarantine').length);
+    }
+  });
+});
