@@ -42,7 +42,10 @@ export function filledUp(
   const hand = new Hand(problem, allowance);
   const rows = new Map(problem.plants.map((plant) => [plant.id, plant]));
   // A pot that is handed down is there once its plant has been put in.
-  let open = [...moves];
+  // Where not all can be made, those that save most are.
+  const saves = ({ plant, option, date }: Move) =>
+    rows.get(plant)!.gain[date]! - rows.get(plant)!.options[option]!.penalty;
+  let open = [...moves].sort((a, b) => saves(b) - saves(a));
   for (let before = -1; open.length !== before;) {
     before = open.length;
     open = open.filter(({ plant, option, date }) => !hand.put(rows.get(plant)!, option, date));

@@ -86,10 +86,11 @@ export function optimiseDay(
       const bags = model.bagsOf(values);
       return { moves, bags, worth: worthOf(problem, moves, bags) };
     };
-    const search = (linear: LinearModel, forSeconds: number): WholeSolution => {
+    const search = (linear: LinearModel, forSeconds: number, presolve = true): WholeSolution => {
       const from = best ? model.startFrom(best.moves, best.bags) : null;
       return solvers.whole(linear, {
         seconds: forSeconds,
+        presolve,
         ...(from ? { start: from } : {}),
         ...(onProgress ? { onProgress: (at) => onProgress(boundedBy(at, bound)) } : {}),
         onBetter: (values) => offer(foundIn(values)),
@@ -101,10 +102,11 @@ export function optimiseDay(
       bound = Math.min(bound, dived.bound);
       offer(filledUp(problem, model.movesOf(dived.values), allowance));
       onProgress?.({ seconds: seconds - left(), objective: best?.worth ?? null, bound });
-      const chosen: readonly number[] | null =
-        best && model.startFrom((best as Found).moves, (best as Found).bags);
-      if (chosen) {
-        const near = search(nearTo(model.linear, chosen, dived), NEAR_SHARE * left());
+      for (const { share, cost, presolve } of NEAR) {
+        const from: Found | null = best;
+        const chosen = from && model.startFrom(from.moves, from.bags);
+        if (!chosen) break;
+        const near = search(nearTo(model.linear, chosen, dived, cost), share * left(), presolve);
         if (near.values.length > 0) offer(foundIn(near.values));
       }
     }
@@ -127,20 +129,26 @@ export function optimiseDay(
 
 /** So many ways are searched at once. */
 const SMALL = 500;
-/** Of the time, for a first good plan; and of what is then left, for a better one near it. */
+/** Of the time, for a first good plan. */
 const DIVE_SHARE = 0.25;
-const NEAR_SHARE = 0.7;
-/** Ways that cost this much more than the relaxation's own are not looked at near it, units of gain. */
-const NEAR_COST = 0.004;
+/**
+ * Then two looks near it, each for its share of what is left: a narrow one that
+ * begins at once, and a wider one. Ways that cost so much more than the
+ * relaxation's own are left out, units of gain.
+ */
+const NEAR = [
+  { share: 0.35, cost: 0.001, presolve: false },
+  { share: 0.65, cost: 0.004, presolve: true },
+] as const;
 
 /** The model without the ways that neither a plan nor the relaxation takes, nor comes near to. */
 function nearTo(
   linear: LinearModel,
   chosen: readonly number[],
   { relaxed, reducedCosts }: Dived,
+  cost: number,
 ): LinearModel {
-  const isFar = (i: number) =>
-    chosen[i]! < 0.5 && relaxed[i]! < HAIR && reducedCosts[i]! < -NEAR_COST;
+  const isFar = (i: number) => chosen[i]! < 0.5 && relaxed[i]! < HAIR && reducedCosts[i]! < -cost;
   return {
     ...linear,
     variables: linear.variables.map((variable, i) =>

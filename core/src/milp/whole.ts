@@ -25,6 +25,8 @@ export interface WholeOptions {
   gap?: number;
   /** a solution to better, one value a variable; an infeasible one is passed over */
   start?: readonly number[];
+  /** false: begin at once; better where a start is known and time is short */
+  presolve?: boolean;
   /** called now and then, synchronously */
   onProgress?: (progress: Progress) => void;
   /** called with each better solution, synchronously: what is kept when the caller is stopped */
@@ -71,13 +73,14 @@ export interface WholeSolver {
  */
 export function wholeByHighs(highs: WholeSolver): SolveWhole {
   const { modelStatus, callbackType } = highs.constants;
-  return (linear, { seconds = 5, gap = 0, start, onProgress, onBetter } = {}) =>
+  return (linear, { seconds = 5, gap = 0, start, presolve = true, onProgress, onBetter } = {}) =>
     highs.withModel(
       dataOf(linear, highs) as never,
       ((model: HighsModel): WholeSolution => {
         model.options.set({
           output_flag: false,
           time_limit: seconds,
+          presolve: presolve ? 'on' : 'off',
           mip_rel_gap: gap,
           mip_abs_gap: LEAST_GAP,
           mip_feasibility_tolerance: LEAST_GAP,

@@ -106,6 +106,7 @@ export const day = {
   leaveOutWord: 'Leave out',
   letGo: (name: string) => `Let go of your word on ${name}`,
   letGoWord: 'Let go',
+  choose: (name: string) => `Choose pot and date for ${name}`,
   otherPot: (name: string) => `Another pot for ${name}`,
   onDate: (name: string) => `Date for ${name}`,
   anyDate: 'any date',

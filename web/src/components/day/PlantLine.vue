@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { mdiDragVertical, mdiMinusCircleOutline, mdiPinOffOutline, mdiPinOutline } from '@mdi/js';
+import {
+  mdiDragVertical,
+  mdiMinusCircleOutline,
+  mdiPinOffOutline,
+  mdiPinOutline,
+  mdiSwapHorizontal,
+} from '@mdi/js';
 import { rimCm, supportKind, type DayLine, type DayPot } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
@@ -40,6 +46,8 @@ function dropped(event: { data?: Pick<DayPot, 'id'> }): void {
   slot.value = [props.line.pot];
   if (event.data) emit('pot', event.data.id);
 }
+/** Lists to choose from are made when they are asked for: a day can have a hundred plants. */
+const choosing = ref(false);
 const choices = computed(() =>
   props.pots.map(({ id, label, shape, source }) => ({
     value: id,
@@ -47,6 +55,10 @@ const choices = computed(() =>
     props: { subtitle: `${length(rimCm(shape))} · ${m.day.sources[source]}` },
   })),
 );
+const potWords = computed(() => {
+  const wide = length(rimCm(props.line.pot.shape));
+  return props.line.pot.label === wide ? wide : `${props.line.pot.label}, ${wide}`;
+});
 const dateChoices = computed(() => [
   { value: '', title: m.day.anyDate },
   ...props.dates.map((date) => ({ value: date, title: day(date) })),
@@ -84,7 +96,7 @@ const dateChoices = computed(() => [
     <div class="words">
       <router-link :to="`/plants/${line.plant}/fit`" class="name">{{ line.name }}</router-link>
       <span v-if="line.tidiness !== 'clean'" class="mark">{{ m.day.tidiness[line.tidiness] }}</span>
-      <span>{{ line.pot.label }}, {{ length(rimCm(line.pot.shape)) }}</span>
+      <span>{{ potWords }}</span>
       <span class="quiet small">
         {{ m.day.sources[line.pot.source] }} · {{ m.day.fills(volume(line.filledL), mixLabel) }} ·
         {{ m.day.takes(line.minutes)
@@ -98,26 +110,34 @@ const dateChoices = computed(() => [
       <strong class="small">{{ m.day.saves(line.gain) }}</strong>
     </div>
     <div class="acts">
-      <v-select
-        :model-value="line.pot.id"
-        :items="choices"
-        :label="m.day.otherPot(line.name)"
-        density="compact"
-        hide-details
-        class="which"
-        @update:model-value="(id: string) => $emit('pot', id)"
-      />
-      <v-select
-        v-if="dates.length > 1"
-        :model-value="dates[line.date]"
-        :items="dateChoices"
-        :label="m.day.onDate(line.name)"
-        density="compact"
-        hide-details
-        class="which"
-        @update:model-value="(date: string) => $emit('date', date || null)"
-      />
+      <template v-if="choosing">
+        <v-select
+          :model-value="line.pot.id"
+          :items="choices"
+          :label="m.day.otherPot(line.name)"
+          density="compact"
+          hide-details
+          @update:model-value="(id: string) => $emit('pot', id)"
+        />
+        <v-select
+          v-if="dates.length > 1"
+          :model-value="dates[line.date]"
+          :items="dateChoices"
+          :label="m.day.onDate(line.name)"
+          density="compact"
+          hide-details
+          @update:model-value="(date: string) => $emit('date', date || null)"
+        />
+      </template>
       <span class="row tight">
+        <v-btn
+          v-if="!choosing"
+          :icon="mdiSwapHorizontal"
+          variant="text"
+          size="48"
+          :aria-label="m.day.choose(line.name)"
+          @click="choosing = true"
+        />
         <v-btn
           v-if="pinned"
           :icon="mdiPinOffOutline"
@@ -150,7 +170,7 @@ const dateChoices = computed(() => [
 <style scoped>
 .line {
   display: grid;
-  grid-template-columns: 22px auto minmax(0, 1fr) minmax(150px, 0.8fr);
+  grid-template-columns: 22px auto minmax(0, 1fr) minmax(150px, auto);
   gap: 10px;
   align-items: center;
   padding: 8px 0;
