@@ -3,7 +3,7 @@ import { positive, within } from '../number/index.ts';
 import type { Part } from '../mixing/index.ts';
 import type { PotMaterialId, PotShape } from '../pots/index.ts';
 import { dayNumber, type IsoDate } from '../season/index.ts';
-import type { SupportKindId } from '../support/index.ts';
+import type { Section, SupportKindId } from '../support/index.ts';
 
 /** What is done to a pot before another plant moves into it. */
 export const CLEANINGS = {
@@ -43,11 +43,16 @@ export interface DayOption {
   penalty: number;
 }
 
+/** A new pole that a plant gets. */
 export interface DaySupport {
   kind: SupportKindId;
   lengthCm: number;
   /** poles beside each other */
   poles: number;
+  /** absent: as usual for its kind */
+  section?: Section;
+  /** the piece that it is cut from; absent or null: not said */
+  stock?: { id: number | null; lengthCm: number } | null;
 }
 
 /** A plant that wants to be potted. */

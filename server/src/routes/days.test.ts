@@ -111,6 +111,19 @@ describe('what a day is chosen from', () => {
     expect(problem.pots.find(({ id }) => id === `shelf-${pot.id}`)!.ready).toEqual([0, 1]);
   });
 
+  it('judges a day that has passed as if it were today, and none beyond a year', async () => {
+    const plant = await crowded('Gangway', 14);
+    const passed = await newDay({ dates: [{ date: addDays(TODAY, -3), minutes: 90 }] });
+    const today = await newDay();
+    const gainOn = async (id: number) =>
+      (await problemOf(id)).problem.plants.find(({ id: of }) => of === plant.id)!.gain;
+    expect(await gainOn(passed.id)).toEqual(await gainOn(today.id));
+    const date = addDays(TODAY, 400);
+    const far = await newDay({ dates: [{ date, minutes: 90 }], nextChance: addDays(date, 9) });
+    const { status, body } = await app.call.get(`/api/days/${far.id}/problem`);
+    expect([status, body.error.field]).toEqual([422, 'dates']);
+  });
+
   it('learns minutes from what was ticked at the bench', async () => {
     const plant = await crowded('Gangway', 14);
     const other = await crowded('Other', 14);
@@ -386,6 +399,9 @@ describe('the day itself', () => {
     expect(asked!.support?.kind).toBe('trellis');
     const settled = await settle(day.id, [[vine.id, asked!.options[0]!.pot]]);
     expect(settled.status, JSON.stringify(settled.body)).toBe(200);
+    // The pole goes into the plan, for the sheet and the bench.
+    const [plan] = (await get('/api/plans')).items;
+    expect(plan.fit.support).toMatchObject({ kind: 'trellis', lengthCm: asked!.support!.lengthCm });
     const [cut] = (settled.body.plan as LaidDay).cuts;
     expect(cut!.kind).toBe('trellis');
     const before = shelfNow();

@@ -1,4 +1,5 @@
 import {
+  addDays,
   blend,
   climbAhead,
   fittedSteps,
@@ -28,6 +29,7 @@ import {
   type DayPlant,
   type DayPot,
   type DayProblem,
+  type DaySupport,
   type IsoDate,
   type Ladder,
   type Pace,
@@ -39,6 +41,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { components, measurements, plans, pots, supports, type FitPlan } from '../db/schema.ts';
 import type { days } from '../db/days.ts';
+import { invalid } from '../http/errors.ts';
 import { heightOf, supportOf, type PlantRow } from './collection.ts';
 import { paceOf } from './pace.ts';
 import { judgeAll, type Judgement } from './judging.ts';
@@ -77,6 +80,8 @@ const SOURCE_PENALTY = { free: 0, present: 0.01, soaking: 0.002, handedDown: 0.0
 const SETTLED_OTHERWISE = 0.08;
 const MOST_OPTIONS = 12;
 const WEEKS_A_MONTH = 4.348;
+/** Verdicts look so far ahead. */
+const FARTHEST_DAYS = 350;
 const HORIZON_MONTHS = 12;
 
 /**
@@ -90,6 +95,10 @@ export function dayProblemFor(
   ask: DayAsk,
   today: IsoDate,
 ): { problem: DayProblem; notAsked: NotAsked[] } {
+  const last = ask.dates[ask.dates.length - 1]!.date;
+  if (last > addDays(today, FARTHEST_DAYS)) {
+    throw invalid('dates', `dates must lie within a year from today, got ${last}`);
+  }
   const settings = readSettings(db);
   const settled = new Map(
     db
@@ -320,21 +329,17 @@ class ProblemMaker {
     return {
       id: plant.id,
       name: plant.name,
-      gain: dates.map(({ date }) =>
-        round(gainOf(judgement.decision, this.today, date, nextChance)),
-      ),
+      gain: dates.map(({ date }) => {
+        // A day that has passed is judged as if it were today.
+        const on = date < this.today ? this.today : date;
+        const next = nextChance > on ? nextChance : addDays(on, 1);
+        return round(gainOf(judgement.decision, this.today, on, next));
+      }),
       tidiness: tidinessOf(situation.signals, quarantineFor(this.db, plant, this.today)),
       mix: mix.id,
       options: options.map(({ option }) => option),
       soakMinutes: options[0]?.soak ?? 0,
-      support:
-        support.isNew && support.plan
-          ? {
-              kind: support.plan.kind.id,
-              lengthCm: support.plan.lengthCm,
-              poles: support.plan.poles,
-            }
-          : null,
+      support: support.isNew && support.plan ? poleOf(support.plan) : null,
     };
   }
 
@@ -478,6 +483,15 @@ class ProblemMaker {
       ...supportKind(kind).stockCm.map((lengthCm) => ({ kind, lengthCm, count: null })),
     ]);
   }
+}
+
+/** A new pole with the piece that it is cut from. */
+function poleOf({ kind, section, lengthCm, poles, stock }: SupportPlan): DaySupport {
+  const piece = stock && {
+    id: stock.owned ? Number(stock.id) : null,
+    lengthCm: stock.lengthCm,
+  };
+  return { kind: kind.id, section, lengthCm, poles, stock: piece };
 }
 
 const RULED_OUT = ['tips', 'ballTooWide', 'noHoles', 'tooTall', 'staysWet'];

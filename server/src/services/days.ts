@@ -156,10 +156,23 @@ function writePlan(db: Db, line: DayLine, before: FitPlan | null, date: IsoDate)
     cuts: before?.cuts ?? { pieces: 1, rootsPruned: false },
     ...(before?.parts ? { parts: before.parts } : {}),
     ...(before?.mound ? { mound: true } : {}),
-    support: before?.support ?? null,
+    support: poleOf(line) ?? before?.support ?? null,
   };
   putPlan(db, line.plant, fit, date);
 }
+/** The new pole of a line, as a plan has it. */
+function poleOf({ support }: DayLine): FitPlan['support'] {
+  if (!support) return null;
+  const { kind, lengthCm, poles, section, stock } = support;
+  return {
+    kind,
+    section: section ?? supportKind(kind).section,
+    lengthCm,
+    poles,
+    stock: stock ?? null,
+  };
+}
+
 const SOURCES = { shelf: 'free', left: 'handedDown', stays: 'present', toBuy: 'toBuy' } as const;
 
 function putPlan(db: Db, plantId: number, fit: FitPlan | null, date: IsoDate): void {
