@@ -9,7 +9,7 @@ import type {
 import { worthOf } from './account.ts';
 import { ringsIn } from './cycles.ts';
 import { filledUp, greedyPlan, type Found } from './greedy.ts';
-import { dayModel, NO_ALLOWANCE, type Allowance, type Cycle } from './model.ts';
+import { dayModel, NO_ALLOWANCE, type Allowance, type Cycle, type DayModel } from './model.ts';
 import type { DayProblem, Move } from './problem.ts';
 
 /** The best plan that was found, and how good any could be. */
@@ -96,18 +96,23 @@ export function optimiseDay(
         onBetter: (values) => offer(foundIn(values)),
       });
     };
-    if (model.linear.variables.length > SMALL && round === 0 && !start) {
-      const dived = solvers.dive(model.linear, { seconds: DIVE_SHARE * seconds });
-      if (!dived) return null;
-      bound = Math.min(bound, dived.bound);
-      offer(filledUp(problem, model.movesOf(dived.values), allowance));
-      onProgress?.({ seconds: seconds - left(), objective: best?.worth ?? null, bound });
+    const lookNear = ({ linear, startFrom }: DayModel, dived: Dived): void => {
       for (const { share, cost, presolve } of NEAR) {
         const from: Found | null = best;
-        const chosen = from && model.startFrom(from.moves, from.bags);
-        if (!chosen) break;
-        const near = search(nearTo(model.linear, chosen, dived, cost), share * left(), presolve);
+        const chosen = from && startFrom(from.moves, from.bags);
+        if (!chosen) return;
+        const near = search(nearTo(linear, chosen, dived, cost), share * left(), presolve);
         if (near.values.length > 0) offer(foundIn(near.values));
+      }
+    };
+    if (model.linear.variables.length > SMALL && round === 0 && !start) {
+      // Without a relaxation in time, or with none at all, the tree search has the word.
+      const dived = solvers.dive(model.linear, { seconds: DIVE_SHARE * seconds });
+      if (dived) {
+        bound = Math.min(bound, dived.bound);
+        offer(filledUp(problem, model.movesOf(dived.values), allowance));
+        onProgress?.({ seconds: seconds - left(), objective: best?.worth ?? null, bound });
+        lookNear(model, dived);
       }
     }
     const solved = search(model.linear, left());

@@ -80,8 +80,8 @@ const HAIR = 1e-6;
  *
  * The choice is a mixed-integer program over litres and minutes. Laid out, a
  * plan can take longer: a plant that waits for a pot leaves hands idle. What it
- * takes more is allowed for, and the choice is made again, until it holds. A plan is never worth less than the one
- * made by hand, to which the same is done.
+ * takes more is allowed for, and the choice is made again, until it holds. A
+ * plan is never worth less than the one made by hand, to which the same is done.
  *
  * @param solvers  `cuts` for the cutting of poles
  * @throws RangeError naming what is impossible in the problem

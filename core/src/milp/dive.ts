@@ -37,7 +37,7 @@ const SECONDS = 2;
  * the rest solved again, until nothing is open. Quick where a tree search is
  * slow to find its first good solution.
  *
- * @returns null when the relaxation has no solution
+ * @returns null when the relaxation has no solution, or was not solved in time
  * @source diving heuristic: Achterberg, Constraint Integer Programming, 2007, section 9.3, from memory
  */
 export function diveByHighs(highs: WholeSolver): Dive {
