@@ -356,6 +356,28 @@ describe('the day itself', () => {
     expect((await fitOf(small.id)).leftBy).toBe('Large');
   });
 
+  it('planned anew, the rest does not draw what stands in the tub already', async () => {
+    const { day, laid, large, small, before } = await settledDay();
+    const [batch] = laid.batches;
+    await report(day.id, { kind: 'mixed', mix: batch!.mix, date: TODAY });
+    await potIt(large.id);
+    const mixed = shelfNow().components;
+    await app.call.post(`/api/days/${day.id}/close`).expect(200);
+    const rest = await newDay({ carries: day.id, pins: [{ kind: 'in', plant: small.id }] });
+    expect(rest.mixed).toHaveLength(1);
+    const { problem } = await problemOf(rest.id);
+    const asked = problem.plants.find(({ id }) => id === small.id)!;
+    expect(asked.mix).toBe(batch!.mix);
+    await settle(rest.id, [[small.id, asked.options[0]!.pot]]);
+    expect((await potIt(small.id)).drawn).toBeNull();
+    expect(shelfNow().components).toEqual(mixed);
+    await app.call.post(`/api/days/${rest.id}/undo`).expect(200);
+    await app.call.post(`/api/days/${day.id}/undo`).expect(200);
+    expect(shelfNow()).toEqual(before);
+    const nowhere = await post('/api/days', { dates: rest.dates, carries: 999 });
+    expect(nowhere.status).toBe(404);
+  });
+
   it('without a batch each repot draws its own, and gives it back', async () => {
     const { large, before } = await settledDay();
     const repot = await potIt(large.id);
@@ -492,60 +514,5 @@ describe('quarantine', () => {
     expect((await get(`/api/plants/${plant.id}/file`)).quarantine).toBeNull();
     await app.call.patch(`/api/plants/${plant.id}`).send({ apartSince: TODAY, clearedOn: null });
     expect((await get(`/api/plants/${plant.id}/file`)).quarantine).not.toBeNull();
-  });
-});
-
-describe('POST /api/calc/day', () => {
-  const body = {
-    minutes: 120,
-    plants: [
-      { id: 1, gain: 0.4, mix: 'everyday', options: [{ pot: 'large', minutes: 24, filledL: 3 }] },
-      { id: 2, gain: 0.25, mix: 'everyday', options: [{ pot: 'left-1', minutes: 20, filledL: 1 }] },
-    ],
-    pots: [
-      { id: 'large', count: 1 },
-      { id: 'left-1', leftBy: 1 },
-    ],
-    cleaning: 'rinse',
-  };
-  const calc = (over: object = {}) => post('/api/calc/day', { ...body, ...over });
-
-  it('answers with plan, hand-downs, shopping, objective, gap and the greedy one', async () => {
-    const { status, body: answer } = await calc();
-    expect(status).toBe(200);
-    expect(answer.plan.lines).toHaveLength(2);
-    expect(answer.handDowns[0].links).toHaveLength(2);
-    expect(answer.shopping).toEqual([]);
-    expect(answer.objective).toBeCloseTo(0.65, 9);
-    expect(answer.gap).toBe(0);
-    expect(answer.greedyObjective).toBeLessThanOrEqual(answer.objective);
-  });
-
-  it('buys whole bags', async () => {
-    const stock = [{ component: 'pottingSoil', openL: 1, bagL: 5, pricePerBag: 3 }];
-    const { body: answer } = await calc({ stock });
-    expect(answer.shopping).toMatchObject([{ kind: 'bag', component: 'pottingSoil', count: 1 }]);
-  });
-
-  it.each([
-    ['no minutes', { minutes: 0 }, 'minutes'],
-    ['no pots', { pots: [] }, 'pots'],
-    ['an unknown pot', { pots: [{ id: 'other' }] }, undefined],
-    [
-      'pins that contradict each other',
-      {
-        pins: [
-          { kind: 'in', plant: 1 },
-          { kind: 'out', plant: 1 },
-        ],
-      },
-      'pins',
-    ],
-    ['a pin for which there is no time', { minutes: 40, pins: [{ kind: 'in', plant: 1 }] }, 'pins'],
-  ])('refuses %s', async (_, over, field) => {
-    const { status, body: answer } = await calc(over);
-    expect([400, 422]).toContain(status);
-    if (field) expect(answer.error.field).toBe(field);
-    if (field === 'pins') expect(answer.error.message).toMatch(/plant 1 in/);
   });
 });

@@ -14,6 +14,7 @@ import { dayCsv, DAY_LISTS } from '../services/dayLists.ts';
 import { doneOf, type DayRow } from '../services/dayOfRepot.ts';
 import { dayProblemFor, type DayAsk } from '../services/dayProblem.ts';
 import {
+  carriedFrom,
   changeDay,
   checkAsk,
   closeDay,
@@ -49,7 +50,7 @@ const ask = {
 };
 /** Weeks until the keeper would pot again, where nobody says. @source common practice, no source */
 const NEXT_CHANCE_DAYS = 42;
-const newDay = Joi.object<DayAsk & { nextChance?: string }>({
+const newDay = Joi.object<DayAsk & { nextChance?: string; carries?: number }>({
   ...ask,
   dates: ask.dates.required(),
   hands: ask.hands.default(1),
@@ -58,6 +59,8 @@ const newDay = Joi.object<DayAsk & { nextChance?: string }>({
   tubL: ask.tubL.default(null),
   potPrice: ask.potPrice.default(null),
   pins: ask.pins.default([]),
+  /** the day whose rest this is: what it mixed and cut stands in the tub already */
+  carries: rowId(),
 });
 const changedDay = Joi.object<Partial<DayAsk>>(ask).min(1);
 
@@ -124,11 +127,11 @@ export function dayRoutes(context: Context): DescribedRouter {
     shown,
     made: {
       body: newDay,
-      values: (_tx, input) => {
+      values: (tx, { carries, ...input }) => {
         const last = input.dates[input.dates.length - 1]!.date;
         const made = { ...input, nextChance: input.nextChance ?? addDays(last, NEXT_CHANCE_DAYS) };
         checkAsk(made);
-        return made;
+        return { ...made, ...(carries === undefined ? {} : carriedFrom(tx, carries)) };
       },
     },
     changed: { body: changedDay, values: (_tx, before, changed) => changeDay(before, changed) },

@@ -59,6 +59,15 @@ export function checkAsk({ dates, nextChance, pins }: DayAsk): void {
   }
 }
 
+/** What of a day goes on in the one that takes up its rest: mixed and cut, and drawn from stock there. */
+export function carriedFrom(db: Db, id: number): Pick<DayRow, 'mixed' | 'cut'> {
+  const { mixed, cut } = rowOr404(db, days, id, 'day');
+  return {
+    mixed: mixed.map((batch) => ({ ...batch, drawn: [] })),
+    cut: cut.map((bars) => ({ ...bars, taken: [], offcuts: [] })),
+  };
+}
+
 /**
  * Settles a day on the moves that were chosen: laid out anew against the shelf
  * as it is now, kept with the day, and written into the plan of every plant.
@@ -403,7 +412,14 @@ export function undoDay(db: Db, id: number): DayRow {
     for (const { drawn } of [...day.bought].reverse()) putStockBack(tx, [drawn]);
     return tx
       .update(days)
-      .set({ mixed: [], cut: [], bought: [], startedAt: {}, state: 'settled', ...touch(day) })
+      .set({
+        mixed: [],
+        cut: [],
+        bought: [],
+        startedAt: {},
+        state: day.state === 'closed' ? 'settled' : day.state,
+        ...touch(day),
+      })
       .where(eq(days.id, id))
       .returning()
       .get();

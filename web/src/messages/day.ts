@@ -236,7 +236,7 @@ export const day = {
   uncut: 'Not cut after all',
   potDone: 'potted',
   inMinutes: (minutes: number) => `${Math.round(minutes)} min at the bench`,
-  leftInTub: (litres: string, label: string) => `${litres} of ${label} is left in the tub.`,
+  leftInTub: (litres: string, label: string) => `${litres} of ${label} in the tub.`,
   undo: 'Take the whole day back',
   undoAsk: (n: number) =>
     `Every repot of this day (${n}), its batches, cuts and bags are taken back; shelf and stock stand as before. The plan stays.`,

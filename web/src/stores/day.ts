@@ -163,7 +163,10 @@ export const useDay = defineStore('day', () => {
     }
   }
 
-  async function create(ask: Partial<DayAsk> & Pick<DayAsk, 'dates'>): Promise<void> {
+  /** `carries`: the day whose rest this is. */
+  async function create(
+    ask: Partial<DayAsk> & Pick<DayAsk, 'dates'> & { carries?: number },
+  ): Promise<void> {
     const day = await api<Day>('/days', { method: 'POST', body: ask });
     chosen.value = day.id;
     found.value = null;

@@ -88,17 +88,16 @@ const paceWords = computed(() =>
       ? m.day.late(late.value)
       : m.day.early(-late.value),
 );
-/** Mixed and not poured: of plants that were dropped, or went into another mix. */
+/** Mixed and not poured yet. */
 const inTub = computed(() =>
-  openLines.value.length > 0
-    ? []
-    : batches.value.filter(isMixed).flatMap((batch) => {
-        const left = batch.pots
-          .filter(({ plant }) => !doneOf(plant))
-          .reduce((sum, { potL }) => sum + potL, 0);
-        return left > 0.05 ? [m.day.leftInTub(volume(left), batch.label)] : [];
-      }),
+  batches.value.filter(isMixed).flatMap((batch) => {
+    const left = batch.pots
+      .filter(({ plant }) => !doneOf(plant))
+      .reduce((sum, { potL }) => sum + potL, 0);
+    return left > LEAST_TOLD_L ? [m.day.leftInTub(volume(left), batch.label)] : [];
+  }),
 );
+const LEAST_TOLD_L = 0.05;
 
 const working = ref(false);
 async function attempt(run: () => Promise<void>, told?: string): Promise<void> {
@@ -129,6 +128,7 @@ async function replan(): Promise<void> {
       ...askOf(),
       dates: dates.slice(at.value).map((one, i) => (i === 0 ? { ...one, minutes: left } : one)),
       nextChance,
+      carries: current.value!.id,
     };
     await store.close();
     await store.create(rest);

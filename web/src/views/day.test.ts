@@ -389,10 +389,15 @@ describe('the day at the bench', () => {
     const { wrapper } = await show(DayBenchView, '/day/bench');
     expect(wrapper.text()).toContain(m.day.late(150 - lantern.from));
     expect(wrapper.text()).toContain(m.day.behindAsk(1));
+    expect(wrapper.text()).toMatch(/of airy in the tub/);
     await press(wrapper, m.day.replan);
     await flushPromises();
     const made = server.calls.find(({ method, path }) => method === 'POST' && path === '/days')!;
-    expect(made.body).toMatchObject({ dates: [{ date: TODAY, minutes: 5 }], pins: [] });
+    expect(made.body).toMatchObject({
+      dates: [{ date: TODAY, minutes: 5 }],
+      pins: [],
+      carries: 4,
+    });
   });
 
   it('asks before a whole day is taken back', async () => {
