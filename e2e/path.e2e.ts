@@ -84,12 +84,22 @@ async function walk(page: Page, name: string, needsSpot: boolean): Promise<void>
   await expect(page.getByRole('heading', { name: new RegExp(name) })).toBeVisible();
 }
 
+/** The garden is shared by all tests: its pot goes back to the shelf. */
+async function takeRepotBack(page: Page, name: string): Promise<void> {
+  const listed = async (path: string) =>
+    (await (await page.request.get(`/api/${path}`)).json()).items as { id: number; name: string }[];
+  const plant = (await listed('plants?limit=1000')).find((row) => row.name === name)!;
+  const [repot] = await listed(`repots?plantId=${plant.id}`);
+  expect((await page.request.delete(`/api/repots/${repot!.id}`)).status()).toBe(204);
+}
+
 for (const [size, viewport] of Object.entries(SIZES)) {
   test.describe(`${size}, demo garden`, () => {
     test.use({ viewport, baseURL: `http://127.0.0.1:${GARDEN_PORT}` });
 
     test('a keeper adds a plant and takes it from look to aftercare', async ({ page }) => {
       await walk(page, `Ropewalk ${size}`, false);
+      await takeRepotBack(page, `Ropewalk ${size}`);
     });
 
     test('rounds show what is due today, and a task can be done and undone', async ({ page }) => {
