@@ -1,5 +1,6 @@
 import type { SolveWhole } from '../milp/index.ts';
-import { dayModel } from './model.ts';
+import { ringsIn } from './cycles.ts';
+import { dayModel, NO_ALLOWANCE, type Cycle } from './model.ts';
 import { LONGEST_DAY_MINUTES, type DayProblem, type Pin } from './problem.ts';
 
 /** Pins that cannot all hold, or one that a limit forbids. */
@@ -23,8 +24,7 @@ const SECONDS = 2;
 export function conflictIn(problem: DayProblem, solve: SolveWhole | null): PinConflict | null {
   const plain = plainConflict(problem);
   if (plain || !solve) return plain;
-  const able = (changed: Partial<DayProblem>) =>
-    solve(feasibility({ ...problem, ...changed }), { seconds: SECONDS }).status !== 'infeasible';
+  const able = (changed: Partial<DayProblem>) => canHold({ ...problem, ...changed }, solve);
   if (able({})) return null;
   // Deletion filter: a pin without which it still cannot be is no part of the conflict.
   let pins = problem.pins;
@@ -79,11 +79,21 @@ function plainConflict({ pins, plants, pots }: DayProblem): PinConflict | null {
   return null;
 }
 
-/** Whether the pins can hold at all: nothing is to be gained. */
-function feasibility(problem: DayProblem) {
-  const { linear } = dayModel(problem);
-  return { ...linear, variables: linear.variables.map((variable) => ({ ...variable, cost: 0 })) };
+/** Whether the pins can hold at all: nothing is to be gained, and nobody may wait in a ring. */
+function canHold(problem: DayProblem, solve: SolveWhole): boolean {
+  const cycles: Cycle[] = [];
+  for (let round = 0; round < MOST_RINGS; round++) {
+    const { linear, movesOf } = dayModel(problem, NO_ALLOWANCE, cycles);
+    const variables = linear.variables.map((variable) => ({ ...variable, cost: 0 }));
+    const { status, values } = solve({ ...linear, variables }, { seconds: SECONDS });
+    if (status === 'infeasible') return false;
+    const rings = values.length > 0 ? ringsIn(problem, movesOf(values)) : [];
+    if (rings.length === 0) return true;
+    cycles.push(...rings);
+  }
+  return true;
 }
+const MOST_RINGS = 60;
 
 /** The limit without which the pins could hold. */
 function limitOf(

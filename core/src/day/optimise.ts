@@ -125,12 +125,24 @@ export function optimiseDay(
       cycles.push(...rings);
       continue;
     }
+    if (!best) {
+      // Any plan that keeps the pins is easier to find than a good one.
+      const any = solvers.whole(withoutWorth(model.linear), { seconds: ANY_SECONDS });
+      if (any.status === 'infeasible') return null;
+      if (any.values.length > 0) offer(foundIn(any.values));
+    }
     if (!best) throw new RangeError('seconds must suffice to find a plan that keeps every pin');
     const proven = solved.status === 'optimal' && rings.length === 0;
     return { ...best, bound: proven ? best.worth : Math.max(bound, best.worth), proven };
   }
   return best && { ...(best as Found), bound, proven: false };
 }
+
+const ANY_SECONDS = 2;
+const withoutWorth = (linear: LinearModel): LinearModel => ({
+  ...linear,
+  variables: linear.variables.map((variable) => ({ ...variable, cost: 0 })),
+});
 
 /** So many ways are searched at once. */
 const SMALL = 500;

@@ -264,6 +264,21 @@ describe('the keeper’s own word', () => {
     expect(answer.kind === 'conflict' && answer.conflict.pins).toHaveLength(2);
   });
 
+  it('says when pins would have plants wait for each other’s pot in a ring', () => {
+    const ring = chain({
+      plants: [
+        plant(1, { options: [into('left-2'), into('shelf-24')] }),
+        plant(2, { options: [into('left-1'), into('shelf-24')] }),
+      ],
+      pins: [
+        { kind: 'pot', plant: 1, pot: 'left-2' },
+        { kind: 'pot', plant: 2, pot: 'left-1' },
+      ],
+    });
+    const answer = planDay(ring, solvers);
+    expect(answer).toMatchObject({ kind: 'conflict', conflict: { pins: ring.pins } });
+  });
+
   it.each([
     ['time', { dates: [{ date: DAY, minutes: 50 }] }],
     ['mix', { stock: chain().stock.map((row) => ({ ...row, openL: 0.1, bagL: null })) }],

@@ -136,7 +136,7 @@ export function planDay(
   });
   if (conflict) {
     const named = conflictIn(problem, solvers.whole);
-    return { kind: 'conflict', conflict: named ?? { pins: [], limit: 'time' } };
+    return { kind: 'conflict', conflict: named ?? { pins: problem.pins, limit: null } };
   }
   const keeps = holds(problem, byHand.found);
   const better = !keeps || (best.holds && best.worth >= byHand.worth - HAIR) ? best : byHand;
