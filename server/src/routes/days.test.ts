@@ -2,7 +2,7 @@ import { addDays, type DayProblem, type LaidDay, type Pin } from '@fernbank/core
 import { eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { components, plants, pots, supports } from '../db/schema.ts';
+import { components, days, plants, pots, supports } from '../db/schema.ts';
 import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 
 let app: TestApp;
@@ -308,9 +308,9 @@ describe('the day itself', () => {
   it('draws a batch off the stock once, hands the pot down, and is taken back to the last drop', async () => {
     const { day, laid, large, small, old, spare, before } = await settledDay();
     const [batch] = laid.batches;
-    for (const { component, buys } of laid.bags) {
-      if (buys > 0) await report(day.id, { kind: 'bought', component });
-    }
+    // One bag is ticked when it is bought, the others only show in the tub.
+    const [ticked] = laid.bags.filter(({ buys }) => buys > 0);
+    if (ticked) await report(day.id, { kind: 'bought', component: ticked.component });
     const mixed = { kind: 'mixed', mix: batch!.mix, date: TODAY };
     await report(day.id, mixed);
     const afterMix = shelfNow().components;
@@ -343,6 +343,10 @@ describe('the day itself', () => {
     expect(
       (await get(`/api/days/${day.id}`)).done.map((d: { plantId: number }) => d.plantId),
     ).toEqual([small.id, large.id]);
+    // What it was settled for is done: another repot is no part of it, and the day is not opened any more.
+    expect((await get(`/api/plants/${large.id}/fitting`)).day).toBeNull();
+    const opened = await post(`/api/days/${day.id}/reopen`);
+    expect([opened.status, opened.body.error.code]).toEqual([409, 'inUse']);
     const unmix = await post(`/api/days/${day.id}/events`, { ...mixed, kind: 'notMixed' });
     expect([unmix.status, unmix.body.error.code]).toEqual([409, 'used']);
     const removed = await app.call.delete(`/api/days/${day.id}`);
@@ -392,6 +396,24 @@ describe('the day itself', () => {
     }
     await app.call.delete(`/api/repots/${repot.id}`).expect(204);
     expect(shelfNow()).toEqual(before);
+  });
+
+  it('draws for itself what goes into another mix than its day’s batch, and long after its day', async () => {
+    const { day, laid, large, small } = await settledDay();
+    await report(day.id, { kind: 'mixed', mix: laid.batches[0]!.mix, date: TODAY });
+    const { pot, potId } = await fitOf(large.id);
+    const other = { plantId: large.id, date: TODAY, pot, potId, mediumKind: 'loam' };
+    const recipeId = 'barkEpiphyte';
+    expect((await fitOf(large.id)).recipeId).not.toBe(recipeId);
+    const repot = await add('/api/repots', { ...other, recipeId });
+    expect(repot.drawn).not.toBeNull();
+    expect(repot.dayId).toBe(day.id);
+    const late = { dates: [{ date: addDays(TODAY, -40), minutes: 90 }] };
+    app.file.db
+      .update(days)
+      .set({ plan: { ...laid, ...late } })
+      .run();
+    expect((await potIt(small.id)).dayId).toBeNull();
   });
 
   it('leaves the stock alone where the keeper says so, and what is not counted always', async () => {

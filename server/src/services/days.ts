@@ -200,10 +200,14 @@ function putPlan(db: Db, plantId: number, fit: FitPlan | null, date: IsoDate): v
 export function reopenDay(db: Db, id: number, today: IsoDate): DayRow {
   return db.transaction((tx) => {
     const day = rowOr404(tx, days, id, 'day');
-    const done = new Set(doneOf(tx, id).map(({ plantId }) => plantId));
-    for (const { plantId, fit } of day.plansBefore) {
-      if (!done.has(plantId)) putPlan(tx, plantId, fit, today);
+    if (day.mixed.length > 0 || day.cut.length > 0 || doneOf(tx, id).length > 0) {
+      throw new HttpError(
+        409,
+        'inUse',
+        'something was done on this day: plan the rest anew at the bench, or take the day back first',
+      );
     }
+    for (const { plantId, fit } of day.plansBefore) putPlan(tx, plantId, fit, today);
     return tx
       .update(days)
       .set({ state: 'planning', ...touch(day) })
@@ -273,8 +277,16 @@ function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial
         (one) => one.mix === mix && plan.dates[one.date]!.date === date,
       );
       if (!batch) throw invalid('mix', 'no such batch is planned for that date');
+      // What was mixed was there: bags of the list that nobody ticked were bought.
+      const bought = plan.bags
+        .filter(({ component, buys }) => buys > 0 && isIn(batch, component))
+        .filter(({ component }) => !day.bought.some((one) => one.component === component))
+        .flatMap(({ component, buys }) => {
+          const drawn = addBags(db, component, buys);
+          return drawn ? [{ component, drawn }] : [];
+        });
       const drawn = drawStock(db, batch.measures);
-      return { mixed: [...day.mixed, { mix, date, drawn }] };
+      return { bought: [...day.bought, ...bought], mixed: [...day.mixed, { mix, date, drawn }] };
     }
     case 'notMixed': {
       const before = day.mixed.find(({ mix, date }) => mix === event.mix && date === event.date);
@@ -298,6 +310,9 @@ function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial
     }
   }
 }
+
+const isIn = ({ measures }: LaidDay['batches'][number], component: string) =>
+  measures.some((measure) => measure.component === component);
 
 /** Mix that is in a pot cannot go back into its bags. */
 function checkUnused(db: Db, day: DayRow, plan: LaidDay, mix: string, date: IsoDate): void {

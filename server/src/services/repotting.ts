@@ -114,8 +114,8 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     const mixedIn = mixFor(tx, order, judgement);
     const apart = quarantineFor(tx, plant, order.date) !== null;
     const { coverId, ...taken } = movePots(tx, plant, order, apart);
-    const day = dayOfRepot(tx, plant.id)?.day ?? null;
-    const draws = order.drawStock !== false && mixedIn !== null && !isMixed(tx, plant.id);
+    const day = dayOfRepot(tx, plant.id, order.date)?.day ?? null;
+    const draws = order.drawStock !== false && mixedIn !== null && !isMixed(tx, order);
     const drawn = draws ? drawStock(tx, mixedIn.measures) : null;
     const support = moveSupport(tx, plant, supportOrdered(tx, order));
     const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
@@ -386,8 +386,9 @@ export function moveCover(
 }
 
 /** A pole that was cut for its day is no bar of the shelf any more. */
-function supportOrdered(db: Db, { plantId, support }: RepotOrder): RepotOrder['support'] {
-  return support && isCut(db, plantId) ? { ...support, supportId: null } : support;
+function supportOrdered(db: Db, order: RepotOrder): RepotOrder['support'] {
+  const { support } = order;
+  return support && isCut(db, order) ? { ...support, supportId: null } : support;
 }
 
 /** The support that a plant then has; `wanted` undefined: the one it has. */
