@@ -52,6 +52,7 @@ function reasonFor(plant: DayPlant, problem: DayProblem, laid: Laid): LeftOut {
         worth: plant.gain[date]! - option.penalty - potCost(potOf(problem, option)),
       })),
   );
+  if (ways.length === 0) return left('banned', 'your word leaves it no pot that would do');
   if (ways.every(({ worth }) => worth <= 0)) {
     return left(
       'waits',
@@ -81,7 +82,7 @@ function reasonFor(plant: DayPlant, problem: DayProblem, laid: Laid): LeftOut {
   if (asks > spare - 1e-9) {
     return left(
       'minutes',
-      `it takes ${Math.round(asks)} minutes and ${Math.max(0, Math.floor(spare))} are left; ` +
+      `it takes ${Math.round(asks)} minutes and ${Math.max(0, Math.floor(spare))} of work are left, rests taken off; ` +
         'those taken save more for each minute',
     );
   }

@@ -50,15 +50,15 @@ export function shoppingList({ bags, lines, cuts }: LaidDay): Purchase[] {
 }
 
 /** What is fetched to the bench before the day begins. */
-export type Pick =
+export type Fetched =
   | { kind: 'plant'; label: string; count: 1; date: number; apart: boolean }
   | { kind: 'pot'; label: string; count: number; for: string[] }
   | { kind: 'component'; label: string; litres: number; opens: number; counted: boolean }
   | { kind: 'pole'; label: string; lengthCm: number; count: number };
 
 /** What a day asks to be fetched: plants, pots of the shelf, litres, poles. */
-export function pickList({ lines, bags, cuts }: LaidDay): Pick[] {
-  const pots = new Map<string, Extract<Pick, { kind: 'pot' }>>();
+export function pickList({ lines, bags, cuts }: LaidDay): Fetched[] {
+  const pots = new Map<string, Extract<Fetched, { kind: 'pot' }>>();
   for (const { pot, name } of lines) {
     if (pot.source !== 'shelf' && pot.source !== 'toBuy') continue;
     const before = pots.get(pot.id);
@@ -70,7 +70,7 @@ export function pickList({ lines, bags, cuts }: LaidDay): Pick[] {
     });
   }
   return [
-    ...lines.map(({ name, date, tidiness }): Pick => ({
+    ...lines.map(({ name, date, tidiness }): Fetched => ({
       kind: 'plant',
       label: name,
       count: 1,
@@ -78,7 +78,7 @@ export function pickList({ lines, bags, cuts }: LaidDay): Pick[] {
       apart: tidiness === 'quarantine',
     })),
     ...pots.values(),
-    ...bags.map(({ label, neededL, opens, buys, counted }): Pick => ({
+    ...bags.map(({ label, neededL, opens, buys, counted }): Fetched => ({
       kind: 'component',
       label,
       litres: neededL,
@@ -86,7 +86,7 @@ export function pickList({ lines, bags, cuts }: LaidDay): Pick[] {
       counted,
     })),
     ...cuts.flatMap(({ kind, stock }) =>
-      stock.map(({ lengthCm, count }): Pick => ({
+      stock.map(({ lengthCm, count }): Fetched => ({
         kind: 'pole',
         label: supportKind(kind).label,
         lengthCm,

@@ -71,7 +71,6 @@ export const day = {
   reopened: 'Opened again: plants have back what they had settled on.',
   drop: 'Drop this day',
   dropped: 'Dropped.',
-  changedMeanwhile: 'Something changed in the collection meanwhile; planned anew.',
   conflict: 'Your pins cannot all hold',
   conflictWhy: {
     time: 'The minutes do not suffice for them.',
@@ -98,14 +97,10 @@ export const day = {
   spare: 'Pots that stay free',
   doesNotDo: (plant: string, pot: string) => `${plant} cannot have ${pot}: it would not do for it.`,
   fills: (litres: string, mix: string) => `${litres} of ${mix}`,
-  pinned: 'Your word: let go of it',
   pinIn: (name: string) => `Keep ${name} in`,
   takeIn: (name: string) => `Take ${name} in`,
-  takeInWord: 'Take in',
   leaveOut: (name: string) => `Leave ${name} out`,
-  leaveOutWord: 'Leave out',
   letGo: (name: string) => `Let go of your word on ${name}`,
-  letGoWord: 'Let go',
   choose: (name: string) => `Choose pot and date for ${name}`,
   otherPot: (name: string) => `Another pot for ${name}`,
   onDate: (name: string) => `Date for ${name}`,
@@ -118,7 +113,6 @@ export const day = {
     free: (name: string) => `${name} is planned freely again.`,
   },
   notAsked: 'Not asked, and why',
-  takeAnyway: 'Take in anyway',
   whyLeft: {
     banned: 'your word',
     noPot: 'no pot',
@@ -129,7 +123,6 @@ export const day = {
     worthLess: 'gains less',
   } satisfies Record<LeftOutWhy, string>,
   tidiness: { clean: '', suspect: 'doubtful: late', quarantine: 'quarantine: last, apart' },
-  from: (pot: string) => `out of ${pot}`,
   sources: {
     shelf: 'from the shelf',
     left: 'handed down',
@@ -202,7 +195,6 @@ export const day = {
   opens: (n: number) => (n === 1 ? 'opens a bag' : `opens ${n} bags`),
   fromOpen: 'from open bags',
   notCounted: 'not counted on the shelf: have it ready',
-  cutsTitle: 'Cuts',
   cutPattern: (times: number, stock: string, pieces: string, left: string) =>
     `${times} × ${stock}: ${pieces}; ${left} left`,
   print: 'Print',

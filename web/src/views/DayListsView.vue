@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { mdiDownload, mdiPrinter } from '@mdi/js';
+import { mdiDownload } from '@mdi/js';
 import { pickList, shoppingList, supportKind, type Purchase } from '@fernbank/core';
 import { computed } from 'vue';
-import DayNav from '../components/day/DayNav.vue';
-import NoPlan from '../components/day/NoPlan.vue';
+import DayPage from '../components/day/DayPage.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useDayPlan } from '../composables/useDayPlan.ts';
 import { useUnits } from '../composables/useUnits.ts';
@@ -43,26 +42,11 @@ const ofKind = <K extends (typeof picks.value)[number]['kind']>(kind: K) =>
   picks.value.filter((one): one is Extract<typeof one, { kind: K }> => one.kind === kind);
 const severalDates = computed(() => (laid.value?.dates.length ?? 0) > 1);
 const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => plant).join(','));
-const print = () => window.print();
 </script>
 
 <template>
-  <div class="page stack">
-    <header class="row spread">
-      <h1>{{ m.day.rooms.lists }}</h1>
-      <v-btn
-        v-if="laid"
-        variant="outlined"
-        min-height="48"
-        class="no-print"
-        :prepend-icon="mdiPrinter"
-        @click="print"
-        >{{ m.day.print }}</v-btn
-      >
-    </header>
-    <DayNav at="lists" />
-    <NoPlan v-if="!laid || laid.lines.length === 0" />
-    <template v-else>
+  <DayPage :title="m.day.rooms.lists" at="lists" prints>
+    <template v-if="laid">
       <div class="pair">
         <section class="panel">
           <h2>{{ m.day.shoppingTitle }}</h2>
@@ -181,7 +165,7 @@ const print = () => window.print();
         </div>
       </section>
     </template>
-  </div>
+  </DayPage>
 </template>
 
 <style scoped>

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { mdiPrinter } from '@mdi/js';
 import { WORK_KINDS, WORK_KIND_IDS, type LaidBatch, type Stretch } from '@fernbank/core';
 import { computed } from 'vue';
 import BatchSheet from '../components/day/BatchSheet.vue';
-import DayNav from '../components/day/DayNav.vue';
-import NoPlan from '../components/day/NoPlan.vue';
+import DayPage from '../components/day/DayPage.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useDayPlan } from '../composables/useDayPlan.ts';
 import { useUnits } from '../composables/useUnits.ts';
@@ -77,26 +75,11 @@ const days = computed(() =>
 );
 const batchesOf = (date: number): LaidBatch[] =>
   (laid.value?.batches ?? []).filter((batch) => batch.date === date);
-const print = () => window.print();
 </script>
 
 <template>
-  <div class="page stack">
-    <header class="row spread">
-      <h1>{{ m.day.orderTitle }}</h1>
-      <v-btn
-        v-if="laid"
-        variant="outlined"
-        min-height="48"
-        class="no-print"
-        :prepend-icon="mdiPrinter"
-        @click="print"
-        >{{ m.day.print }}</v-btn
-      >
-    </header>
-    <DayNav at="order" />
-    <NoPlan v-if="!laid || laid.lines.length === 0" />
-    <template v-else>
+  <DayPage :title="m.day.orderTitle" at="order" prints>
+    <template v-if="laid">
       <section v-if="laid.ahead.length > 0" class="panel">
         <h2>{{ m.day.ahead }}</h2>
         <ul class="plain">
@@ -178,7 +161,7 @@ const print = () => window.print();
         </ul>
       </details>
     </template>
-  </div>
+  </DayPage>
 </template>
 
 <style scoped>

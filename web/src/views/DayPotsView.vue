@@ -9,8 +9,7 @@ import {
 } from '@fernbank/core';
 import { computed } from 'vue';
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
-import DayNav from '../components/day/DayNav.vue';
-import NoPlan from '../components/day/NoPlan.vue';
+import DayPage from '../components/day/DayPage.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useDayPlan } from '../composables/useDayPlan.ts';
 import { useUnits } from '../composables/useUnits.ts';
@@ -76,11 +75,8 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
 </script>
 
 <template>
-  <div class="page stack">
-    <h1>{{ m.day.chainsTitle }}</h1>
-    <DayNav at="pots" />
-    <NoPlan v-if="!laid || laid.lines.length === 0" />
-    <template v-else>
+  <DayPage :title="m.day.chainsTitle" at="pots">
+    <template v-if="laid">
       <section class="panel stack">
         <p class="answer">
           <strong>{{ m.day.handedDown(counts.down) }}</strong> ·
@@ -127,7 +123,7 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
         </section>
       </div>
     </template>
-  </div>
+  </DayPage>
 </template>
 
 <style scoped>

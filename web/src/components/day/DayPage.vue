@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { mdiPrinter } from '@mdi/js';
+import { computed } from 'vue';
+import { m } from '../../messages/index.ts';
+import { useDay } from '../../stores/day.ts';
+import DayNav from './DayNav.vue';
+import NoPlan from './NoPlan.vue';
+
+/** A room of the day that reads its plan: the plan is there in its slot, or what to do about it. */
+defineProps<{ title: string; at: keyof typeof m.day.rooms; prints?: boolean }>();
+const store = useDay();
+const hasPlan = computed(() => (store.laid?.lines.length ?? 0) > 0);
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ title }}</h1>
+      <v-btn
+        v-if="prints && hasPlan"
+        variant="outlined"
+        min-height="48"
+        class="no-print"
+        :prepend-icon="mdiPrinter"
+        @click="print"
+        >{{ m.day.print }}</v-btn
+      >
+    </header>
+    <DayNav :at="at" />
+    <NoPlan v-if="!hasPlan" />
+    <slot v-else />
+  </div>
+</template>
