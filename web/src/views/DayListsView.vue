@@ -62,9 +62,9 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
                   }}</span>
                 </td>
                 <td class="num">{{ priceOf(bought) === null ? '' : money(priceOf(bought)!) }}</td>
-                <td class="tick">
+                <td v-if="isSettled" class="tick">
                   <v-checkbox
-                    v-if="isSettled && bought.kind === 'bag'"
+                    v-if="bought.kind === 'bag'"
                     :model-value="isBought(bought.component)"
                     :label="m.day.boughtMark"
                     :aria-label="`${m.day.boughtMark}: ${bought.label}`"
@@ -84,7 +84,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
                 <td class="num">
                   <strong>{{ m.day.sum(money(sum)) }}</strong>
                 </td>
-                <td />
+                <td v-if="isSettled" />
               </tr>
             </tfoot>
           </table>
