@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Context } from './context.ts';
 import { plants } from './db/schema.ts';
+import { answered } from './http/answered.ts';
 import { errorHandler, unknownRoute } from './http/errors.ts';
 import { apiDocument, type ApiDocument } from './openapi/document.ts';
 import { apiPage } from './openapi/page.ts';
@@ -14,6 +15,7 @@ import { calculatorRoutes } from './routes/calculators.ts';
 import { componentRoutes } from './routes/components.ts';
 import { recipeRoutes } from './routes/recipes.ts';
 import { plantRoutes } from './routes/plants.ts';
+import { historyRoutes } from './routes/history.ts';
 import { fittingRoutes } from './routes/fitting.ts';
 import { dayRoutes } from './routes/days.ts';
 import { benchRoutes } from './routes/benches.ts';
@@ -115,9 +117,14 @@ function api(context: Context): express.Router {
     { at: '/batches', routes: batchRoutes(context) },
     { at: '/photos', routes: photoRoutes(context) },
     { at: '/settings', routes: settingsRoutes(context) },
+    { at: '', routes: historyRoutes(context) },
     { at: '', routes: catalogueRoutes() },
   ];
-  for (const { at, routes: described } of places) routes.use(at || '/', described.router);
+  const around = answered(context.journal);
+  for (const { at, routes: described } of places) {
+    described.around = around;
+    routes.use(at || '/', described.router);
+  }
   // Made when first asked for: its examples are worked out by the core.
   let made: Promise<ApiDocument> | null = null;
   const document = () =>

@@ -2,6 +2,7 @@ import type { IsoDate } from '@fernbank/core';
 import type { Request } from 'express';
 import Joi from 'joi';
 import type { Db } from './db/driver.ts';
+import type { Journal } from './history/journal.ts';
 import { invalid } from './http/errors.ts';
 import { isoDate } from './http/fields.ts';
 import { check } from './http/validate.ts';
@@ -9,6 +10,8 @@ import { check } from './http/validate.ts';
 /** What routes need of the world around them. */
 export interface Context {
   db: Db;
+  /** what every write goes through */
+  journal: Journal;
   /** the keeper's calendar day; a fixed one in tests */
   today(): IsoDate;
   version: string;

@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { localToday } from './clock.ts';
 import { openCollection } from './db/open.ts';
+import { Journal } from './history/journal.ts';
 import { judgeAll } from './services/judging.ts';
 import { collectionPath, isLoopback, photoFolderOf } from './place.ts';
 
@@ -31,6 +32,7 @@ const fixedToday = process.env.FERNBANK_TODAY;
 const app = createApp(
   {
     db: file.db,
+    journal: new Journal(file),
     today: () => fixedToday ?? localToday(),
     version,
     photoFolder: photoFolderOf(path),

@@ -8,6 +8,7 @@ import { fillGarden } from '../../demo/fill.ts';
 import { createApp } from './app.ts';
 import type { OpenFile } from './db/driver.ts';
 import { openCollection } from './db/open.ts';
+import { Journal } from './history/journal.ts';
 import { photoFolderOf } from './place.ts';
 
 /** An application on a collection of its own, on a day that stands still. */
@@ -27,7 +28,13 @@ export function testApp(options: { garden?: boolean; today?: IsoDate } = {}): Te
   const today = options.today ?? TODAY;
   if (options.garden) fillGarden(file.db, today);
   const app = createApp(
-    { db: file.db, today: () => today, version: 'test', photoFolder: photoFolderOf(path) },
+    {
+      db: file.db,
+      journal: new Journal(file),
+      today: () => today,
+      version: 'test',
+      photoFolder: photoFolderOf(path),
+    },
     pino({ level: 'silent' }),
   );
   return {

@@ -7,21 +7,38 @@ import type * as schema from './schema.ts';
 /** The one place that knows which SQLite driver is used. */
 export type Db = BetterSQLite3Database<typeof schema>;
 
+/** What a column can hold and a driver can bind. */
+export type Cell = string | number | null;
+export type Cells = Record<string, Cell>;
+
 export interface OpenFile {
   db: Db;
   exec(sql: string): void;
   /** first column of the first row */
-  value(sql: string, ...params: unknown[]): unknown;
+  value(sql: string, ...params: Cell[]): unknown;
+  rows(sql: string, ...params: Cell[]): Cells[];
+  run(sql: string, ...params: Cell[]): void;
   close(): void;
 }
 
-/** Opens an SQLite file with the settings that Fernbank relies on. */
+type Sqlite = InstanceType<typeof Database>;
+
+/**
+ * Opens an SQLite file with the settings that Fernbank relies on.
+ *
+ * @throws Error of SQLite when it is no database, or cannot be read or written
+ */
 export function openFile(path: string): OpenFile {
   const file = new Database(path);
-  file.pragma('journal_mode = WAL');
-  file.pragma('synchronous = FULL');
-  file.pragma('foreign_keys = ON');
-  file.pragma('busy_timeout = 4000');
+  try {
+    file.pragma('busy_timeout = 4000');
+    file.pragma('journal_mode = WAL');
+    file.pragma('synchronous = FULL');
+    file.pragma('foreign_keys = ON');
+  } catch (error) {
+    file.close();
+    throw error;
+  }
   return {
     db: queryBuilder(file),
     exec: (sql) => void file.exec(sql),
@@ -29,6 +46,8 @@ export function openFile(path: string): OpenFile {
       const row = file.prepare(sql).get(...params) as Record<string, unknown> | undefined;
       return row === undefined ? undefined : Object.values(row)[0];
     },
+    rows: (sql, ...params) => file.prepare(sql).all(...params) as Cells[],
+    run: (sql, ...params) => void file.prepare(sql).run(...params),
     close: () => void file.close(),
   };
 }
@@ -38,8 +57,44 @@ export function openFile(path: string): OpenFile {
  * written for, which compiles at install; its session only needs the same
  * synchronous calls, which libsql has.
  */
-function queryBuilder(file: InstanceType<typeof Database>): Db {
+function queryBuilder(file: Sqlite): Db {
   const dialect = new SQLiteSyncDialect();
-  const session = new BetterSQLiteSession(file as never, dialect, undefined, {});
+  const session = new BetterSQLiteSession(nesting(file) as never, dialect, undefined, {});
   return new BaseSQLiteDatabase('sync', dialect, session as never, undefined) as unknown as Db;
+}
+
+/**
+ * The same file, whose transactions may stand within each other: one that is begun while another
+ * is open becomes part of it, so that a request is one transaction whatever its services begin.
+ */
+function nesting(file: Sqlite): Pick<Sqlite, 'prepare' | 'transaction'> {
+  let depth = 0;
+  function within<Given extends unknown[], Result>(
+    run: (...given: Given) => Result,
+    ...given: Given
+  ) {
+    const mark = `nested_${depth}`;
+    const [begin, keep, drop] =
+      depth === 0
+        ? ['BEGIN IMMEDIATE', 'COMMIT', 'ROLLBACK']
+        : [`SAVEPOINT ${mark}`, `RELEASE ${mark}`, `ROLLBACK TO ${mark}; RELEASE ${mark}`];
+    file.exec(begin);
+    depth += 1;
+    try {
+      const result = run(...given);
+      file.exec(keep);
+      return result;
+    } catch (error) {
+      // A full disk may have rolled the whole back already.
+      if (file.inTransaction) file.exec(drop);
+      throw error;
+    } finally {
+      depth -= 1;
+    }
+  }
+  const transaction = (run: (...given: unknown[]) => unknown) => {
+    const begun = (...given: unknown[]) => within(run, ...given);
+    return Object.assign(begun, { deferred: begun, immediate: begun, exclusive: begun });
+  };
+  return { prepare: (sql: string) => file.prepare(sql), transaction } as never;
 }

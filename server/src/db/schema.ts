@@ -42,6 +42,7 @@ import { tracked } from './tracked.ts';
 
 export * from './days.ts';
 export * from './followUp.ts';
+export * from './history.ts';
 
 /** Where plants stand. Temperatures: one mean or twelve, °C. */
 export const spots = sqliteTable('spots', {

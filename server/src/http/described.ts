@@ -1,5 +1,6 @@
 import { Router, type Request, type Response } from 'express';
 import type { Schema } from 'joi';
+import type { DeedKind } from '../db/history.ts';
 import { check } from './validate.ts';
 
 /** What the API's description says of one operation. Its schemas are the ones that check requests. */
@@ -12,6 +13,12 @@ export interface Described<Body> {
   status?: 200 | 201 | 204;
   /** a body that works: the description shows it with the answer it really gets */
   example?: Body;
+  /** a write: what the history calls it, where the summary says too much */
+  kind?: DeedKind;
+  /** a write that keeps its own transaction and tells the history itself */
+  alone?: boolean;
+  /** waited for before a write begins, which itself must not wait: solvers are loaded here */
+  ready?: () => Promise<unknown>;
   /** works out the answer to a body, where that needs nothing but the body; or a promise of it */
   sum?: (body: Body) => unknown;
 }
@@ -23,6 +30,16 @@ export interface Operation extends Described<never> {
 }
 
 type Handler<Body> = (request: Request, response: Response, body: Body) => void | Promise<void>;
+/** A write does not wait: its transaction would stand open meanwhile. */
+type WriteHandler<Body> = (request: Request, response: Response, body: Body) => void;
+
+/** Runs a write: as one transaction, remembered, answered once it stands. */
+export type Around = (
+  operation: Operation,
+  request: Request,
+  response: Response,
+  run: () => void,
+) => void;
 
 /**
  * A router whose operations carry their schema: what is described is what is
@@ -31,20 +48,22 @@ type Handler<Body> = (request: Request, response: Response, body: Body) => void 
 export class DescribedRouter {
   readonly router = Router();
   readonly operations: Operation[] = [];
+  /** what stands around every write; set where the router is mounted */
+  around: Around = (_operation, _request, _response, run) => run();
 
   get(path: string, what: Described<undefined>, handler: Handler<undefined>): void {
     this.add('get', path, what, handler);
   }
-  post<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
+  post<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {
     this.add('post', path, { status: 201, ...what }, handler);
   }
-  patch<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
+  patch<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {
     this.add('patch', path, what, handler);
   }
-  put<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
+  put<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {
     this.add('put', path, what, handler);
   }
-  delete(path: string, what: Described<undefined>, handler: Handler<undefined>): void {
+  delete(path: string, what: Described<undefined>, handler: WriteHandler<undefined>): void {
     this.add('delete', path, { status: 204, ...what }, handler);
   }
   /** A stateless sum: posted, answered with 200, nothing kept. */
@@ -52,8 +71,9 @@ export class DescribedRouter {
     path: string,
     what: Described<Body> & Required<Pick<Described<Body>, 'body' | 'sum'>>,
   ): void {
-    this.add('post', path, what, async (_request, response, body) => {
-      response.json(await what.sum(body));
+    this.describe('post', path, what);
+    this.router.post(path, async (request, response) => {
+      response.json(await what.sum(check(what.body, request.body)));
     });
   }
 
@@ -63,9 +83,23 @@ export class DescribedRouter {
     what: Described<Body>,
     handler: Handler<Body>,
   ): void {
-    this.operations.push({ ...(what as Described<never>), method, path });
-    this.router[method](path, (request, response) =>
-      handler(request, response, what.body ? check(what.body, request.body) : (undefined as Body)),
-    );
+    const operation = this.describe(method, path, what);
+    this.router[method](path, async (request, response) => {
+      const body = what.body ? check(what.body, request.body) : (undefined as Body);
+      if (method === 'get') return handler(request, response, body);
+      await what.ready?.();
+      if (what.alone) return handler(request, response, body);
+      this.around(operation, request, response, () => void handler(request, response, body));
+    });
+  }
+
+  private describe<Body>(
+    method: Operation['method'],
+    path: string,
+    what: Described<Body>,
+  ): Operation {
+    const operation: Operation = { ...(what as Described<never>), method, path };
+    this.operations.push(operation);
+    return operation;
   }
 }

@@ -26,6 +26,7 @@ import {
   type DayEvent,
   type ToldMove,
 } from '../services/days.ts';
+import { solver } from '../services/solver.ts';
 import { paceOf } from '../services/pace.ts';
 
 const MOST_PINS = 400;
@@ -155,10 +156,15 @@ export function dayRoutes(context: Context): DescribedRouter {
   );
   routes.post(
     '/:id/settle',
-    { summary: 'settle a day on the moves that were chosen', body: settled, status: 200 },
-    async (request, response, { moves, bound }) => {
+    {
+      summary: 'settle a day on the moves that were chosen',
+      body: settled,
+      status: 200,
+      ready: solver,
+    },
+    (request, response, { moves, bound }) => {
       checkFresh(request, rowOr404(db, days, idOf(request), 'day'));
-      sendRow(response, shown(await settleDay(db, idOf(request), moves, bound, context.today())));
+      sendRow(response, shown(settleDay(db, idOf(request), moves, bound, context.today())));
     },
   );
   routes.post(

@@ -1,4 +1,4 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { addDays } from '@fernbank/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { photoFolderOf } from '../place.ts';
@@ -104,7 +104,7 @@ describe('pictures', () => {
     expect(photos.map((photo) => photo.id)).toEqual([id]);
   });
 
-  it('two plants share one file; it goes with the last of them', async () => {
+  it('two plants share one file; it goes when the last of them leaves the bin', async () => {
     const other = await addPlant('Shared');
     const { body } = await send(PNG, { plantId: other, date: TODAY }).expect(201);
     const folder = photoFolderOf(app.path);
@@ -113,7 +113,13 @@ describe('pictures', () => {
     expect(readdirSync(folder)).toHaveLength(1);
     const { photos } = (await file()) as unknown as { photos: { id: number }[] };
     await app.call.delete(`/api/photos/${photos[0]!.id}`).expect(204);
-    expect(existsSync(folder) ? readdirSync(folder) : []).toEqual([]);
+    const { items } = (await app.call.get('/api/bin')).body as { items: { id: number }[] };
+    expect(items).toHaveLength(2);
+    for (const [i, { id }] of items.entries()) {
+      expect(readdirSync(folder)).toHaveLength(1);
+      await app.call.delete(`/api/bin/${id}`).expect(204);
+      if (i === 1) expect(readdirSync(folder)).toEqual([]);
+    }
   });
 
   it('what is no picture is refused, whatever its header says', async () => {

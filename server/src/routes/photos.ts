@@ -1,3 +1,4 @@
+import { eq } from 'drizzle-orm';
 import express from 'express';
 import Joi from 'joi';
 import { basename, resolve } from 'node:path';
@@ -8,7 +9,7 @@ import { HttpError, invalid } from '../http/errors.ts';
 import { isoDate, rowId } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
-import { dropPhoto, keepPhoto, LARGEST_PHOTO_BYTES, pathOf } from '../services/photos.ts';
+import { keepPhoto, LARGEST_PHOTO_BYTES, pathOf } from '../services/photos.ts';
 
 const newPhoto = Joi.object<{ plantId: number; date: string }>({
   plantId: rowId().required(),
@@ -58,7 +59,8 @@ export function photoRoutes(context: Context): DescribedRouter {
   routes.delete('/:id', { summary: 'remove a picture' }, (request, response) => {
     const photo = rowOr404(db, photos, idOf(request), 'photo');
     checkFresh(request, photo);
-    dropPhoto(db, photoFolder, photo);
+    // Its file stays for as long as the picture can be put back.
+    db.delete(photos).where(eq(photos.id, photo.id)).run();
     response.status(204).end();
   });
   return routes;

@@ -16,7 +16,7 @@ import { eq, isNotNull, isNull } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import type { Db } from '../db/driver.ts';
-import { photos, plants, spots } from '../db/schema.ts';
+import { plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
@@ -45,7 +45,6 @@ import {
 } from '../http/fields.ts';
 import { addRows } from '../http/rows.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
-import { dropPhoto } from '../services/photos.ts';
 import { checkRecipe, pantryFor } from '../services/pantry.ts';
 import { moveCover } from '../services/repotting.ts';
 import { putPotBack, putSupportBack, soakPot } from '../services/shelf.ts';
@@ -216,9 +215,6 @@ export function plantRoutes(context: Context): DescribedRouter {
         soakPot(tx, row.potId, context.today());
         putPotBack(tx, row.coverId);
         putSupportBack(tx, row.supportId);
-        for (const photo of tx.select().from(photos).where(eq(photos.plantId, row.id)).all()) {
-          dropPhoto(tx, context.photoFolder, photo);
-        }
       },
     },
   });

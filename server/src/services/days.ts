@@ -17,7 +17,7 @@ import { doneOf, type DayRow } from './dayOfRepot.ts';
 import { dayProblemFor, type DayAsk } from './dayProblem.ts';
 import { pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
-import { solver } from './solver.ts';
+import { loadedSolver } from './solver.ts';
 import { addBags, drawStock, putStockBack } from './stockDraw.ts';
 import { undoRepot } from './repotting.ts';
 
@@ -75,15 +75,14 @@ export function carriedFrom(db: Db, id: number): Pick<DayRow, 'mixed' | 'cut'> {
  * @param bound  no plan is worth more, as far as the search had come
  * @throws HttpError 409 when shelf, stock or plants have changed since so that it no longer holds
  */
-export async function settleDay(
+export function settleDay(
   db: Db,
   id: number,
   told: readonly ToldMove[],
   bound: number | null,
   today: IsoDate,
-): Promise<DayRow> {
-  // The solver of cuts is loaded before the transaction, which must not wait.
-  const cuts = await solver();
+): DayRow {
+  const cuts = loadedSolver();
   return db.transaction((tx) => {
     const day = rowOr404(tx, days, id, 'day');
     if (day.state !== 'planning') {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { and, eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -76,11 +76,4 @@ export function keepPhoto(
 export function pathOf(folder: string, hash: string, mime: string): string {
   const extension = KINDS.find((kind) => kind.mime === mime)!.extension;
   return join(folder, `${hash}.${extension}`);
-}
-
-/** Removes a picture; its file goes with the last plant that has it. */
-export function dropPhoto(db: Db, folder: string, photo: PhotoRow): void {
-  db.delete(photos).where(eq(photos.id, photo.id)).run();
-  const others = db.select().from(photos).where(eq(photos.hash, photo.hash)).get();
-  if (!others) rmSync(pathOf(folder, photo.hash, photo.mime), { force: true });
 }

@@ -1,0 +1,326 @@
+import { existsSync, readdirSync } from 'node:fs';
+import { addDays } from '@fernbank/core';
+import fc from 'fast-check';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { photoFolderOf } from '../place.ts';
+import { handsOf, ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
+import { sweep } from './keeping.ts';
+import { COLLECTION_TABLES, quoted, REMEMBERED_TABLES } from './tables.ts';
+import { STAMPS } from './triggers.ts';
+
+let app: TestApp;
+beforeEach(() => (app = testApp()));
+afterEach(() => app.close());
+const { get, add, addPlant, repot } = handsOf(() => app);
+
+const newest = async () => (await get('/api/history')).items[0];
+const undo = (id: number) => app.call.post(`/api/history/${id}/undo`);
+
+/** All rows of the collection without what a change only stamps. */
+function rows(of = app) {
+  return Object.fromEntries(
+    REMEMBERED_TABLES.map(({ name, key, columns }) => [
+      name,
+      of.file.rows(
+        `SELECT ${columns
+          .filter((column) => !STAMPS.has(column.name))
+          .map((column) => quoted(column.name))
+          .join(', ')} FROM ${quoted(name)} ORDER BY ${quoted(key)}`,
+      ),
+    ]),
+  );
+}
+
+describe('the history', () => {
+  it('tells what a change changed, field by field', async () => {
+    const plant = await addPlant();
+    await app.call.patch(`/api/plants/${plant.id}`).send({ name: 'Bollard', note: 'by the door' });
+    const { what, kind, entries } = await newest();
+    expect([what, kind]).toEqual(['change a plant', 'write']);
+    expect(entries).toMatchObject([{ of: 'plants', op: 'change', name: 'Bollard' }]);
+    expect(entries[0].fields).toEqual([
+      { field: 'name', before: 'Gangway', after: 'Bollard' },
+      { field: 'note', before: '', after: 'by the door' },
+    ]);
+  });
+
+  it('has nothing to say of what was refused, and of what changed nothing', async () => {
+    const plant = await addPlant();
+    const { id } = await newest();
+    await app.call.patch(`/api/plants/${plant.id}`).send({ spotId: 99 }).expect(422);
+    await app.call.patch(`/api/plants/${plant.id}`).send({ name: 'Gangway' }).expect(200);
+    expect((await newest()).id).toBe(id);
+  });
+
+  it('is told a page at a time, and for one plant', async () => {
+    const first = await addPlant();
+    const second = await addPlant({ name: 'Bollard' });
+    for (let i = 0; i < 5; i++) {
+      await add('/api/measurements', {
+        plantId: i % 2 ? first.id : second.id,
+        date: TODAY,
+        kind: 'heightCm',
+        value: 30 + i,
+      });
+    }
+    const page = await get('/api/history?limit=2');
+    expect(page.items).toHaveLength(2);
+    const rest = await get(`/api/history?limit=200&before=${page.next}`);
+    expect(rest.items.length + 2).toBe(8);
+    const ofFirst = (await get(`/api/history?plantId=${first.id}`)).items;
+    expect(ofFirst).toHaveLength(3);
+  });
+
+  it('puts a plant back with all that hung on it, to the last bit', async () => {
+    const plant = await addPlant({ heightCm: 0.1 + 0.2, note: 'q"uote, ü\n' });
+    await add('/api/looks', { plantId: plant.id, date: TODAY, signals: { smell: 'sour' } });
+    for (const value of [1 / 3, 1e-3 + Number.EPSILON, 12345.678901234567 / 100]) {
+      await add('/api/measurements', { plantId: plant.id, date: TODAY, kind: 'weightKg', value });
+    }
+    await repot(plant.id);
+    const before = rows();
+    await app.call.delete(`/api/plants/${plant.id}`).expect(204);
+    expect(rows().looks).toEqual([]);
+    const deed = await newest();
+    expect(deed).toMatchObject({ kind: 'remove', counts: { plants: 1, looks: 1, repots: 1 } });
+    await undo(deed.id).expect(200);
+    expect(rows()).toEqual(before);
+  });
+
+  it('makes a row that came back newer than any copy of it', async () => {
+    const plant = await addPlant();
+    await app.call.delete(`/api/plants/${plant.id}`).expect(204);
+    await undo((await newest()).id).expect(200);
+    const stale = await app.call
+      .patch(`/api/plants/${plant.id}`)
+      .set('If-Match', `"${plant.rev}"`)
+      .send({ name: 'Old copy' });
+    expect(stale.status).toBe(412);
+  });
+
+  it('leaves what else happened to a row since', async () => {
+    const plant = await addPlant();
+    const patch = (body: object) => app.call.patch(`/api/plants/${plant.id}`).send(body);
+    await patch({ name: 'Bollard' });
+    const renamed = await newest();
+    await patch({ note: 'later' });
+    await undo(renamed.id).expect(200);
+    expect(await get(`/api/plants/${plant.id}`)).toMatchObject({ name: 'Gangway', note: 'later' });
+  });
+
+  it('refuses where the same was changed later, and says by what', async () => {
+    const plant = await addPlant();
+    const patch = (body: object) => app.call.patch(`/api/plants/${plant.id}`).send(body);
+    await patch({ name: 'Bollard' });
+    const first = await newest();
+    await patch({ name: 'Capstan' });
+    const before = rows();
+    const { status, body } = await undo(first.id);
+    expect(status).toBe(409);
+    expect(body.error.message).toMatch(/changed later .*change a plant.* Take that back first/);
+    expect(rows()).toEqual(before);
+  });
+
+  it('never takes away what was added to something later', async () => {
+    const plant = await addPlant();
+    const added = await newest();
+    await add('/api/looks', { plantId: plant.id, date: TODAY, signals: { smell: 'sour' } });
+    const { status, body } = await undo(added.id);
+    expect([status, body.error.code]).toEqual([409, 'cannotUndo']);
+    expect(body.error.message).toContain('looks');
+    expect((await get('/api/looks')).items).toHaveLength(1);
+  });
+
+  it('can do again what was taken back, and only once', async () => {
+    const plant = await addPlant();
+    await app.call.patch(`/api/plants/${plant.id}`).send({ name: 'Bollard' });
+    const changed = await newest();
+    const { body } = await undo(changed.id).expect(200);
+    expect((await undo(changed.id)).status).toBe(409);
+    await undo(body.deed).expect(200);
+    expect((await get(`/api/plants/${plant.id}`)).name).toBe('Bollard');
+    expect(
+      (await get('/api/history')).items.find((d: { id: number }) => d.id === changed.id),
+    ).toMatchObject({
+      undoneBy: null,
+    });
+  });
+
+  it('gives back what it took from the shelf, whatever was taken since', async () => {
+    const pot = await add('/api/pots', {
+      label: 'clay',
+      shape: ROUND_POT,
+      material: 'terracotta',
+      count: 5,
+    });
+    const [one, two] = [await addPlant(), await addPlant({ name: 'Bollard' })];
+    const into = { potId: pot.id, pot: ROUND_POT, potMaterial: 'terracotta' };
+    await repot(one.id, into);
+    const first = await newest();
+    await repot(two.id, into);
+    expect((await get(`/api/pots/${pot.id}`)).free).toBe(3);
+    await undo(first.id).expect(200);
+    expect((await get(`/api/pots/${pot.id}`)).free).toBe(4);
+    expect((await get('/api/repots')).items).toHaveLength(1);
+  });
+
+  it('takes back whatever a day in the garden brought, in reverse, to the row', async () => {
+    const garden = testApp({ garden: true });
+    try {
+      const before = rows(garden);
+      const plants = (await garden.call.get('/api/plants')).body.items as { id: number }[];
+      const doings = [
+        (id: number, n: number) => garden.call.patch(`/api/plants/${id}`).send({ note: `n${n}` }),
+        (id: number) => garden.call.delete(`/api/plants/${id}`),
+        (id: number, n: number) =>
+          garden.call
+            .post('/api/measurements')
+            .send({ plantId: id, date: TODAY, kind: 'weightKg', value: 1 + n / 7 }),
+        (id: number) =>
+          garden.call
+            .post('/api/looks')
+            .send({ plantId: id, date: TODAY, signals: { smell: 'sour' } }),
+        (id: number) =>
+          garden.call
+            .post('/api/repots')
+            .send({
+              plantId: id,
+              date: TODAY,
+              pot: ROUND_POT,
+              mediumKind: 'peatSoil',
+              recipeId: 'everyday',
+            }),
+        (_id: number, n: number) =>
+          garden.call.patch('/api/settings').send({ scoopL: 0.1 + n / 10 }),
+        (_id: number, n: number) =>
+          garden.call.post('/api/spots').send({ name: `s${n}`, latitudeDeg: 54 }),
+      ];
+      await fc.assert(
+        fc.asyncProperty(
+          fc.array(fc.tuple(fc.nat(doings.length - 1), fc.nat(plants.length - 1), fc.nat(9)), {
+            maxLength: 8,
+          }),
+          async (script) => {
+            const [{ id: last } = { id: 0 }] = (await garden.call.get('/api/history?limit=1')).body
+              .items;
+            for (const [which, at, n] of script) await doings[which]!(plants[at]!.id, n);
+            const { items } = (await garden.call.get('/api/history?limit=50')).body;
+            for (const { id } of items.filter((deed: { id: number }) => deed.id > last)) {
+              await garden.call.post(`/api/history/${id}/undo`).expect(200);
+            }
+            expect(rows(garden)).toEqual(before);
+          },
+        ),
+        { numRuns: 25 },
+      );
+    } finally {
+      garden.close();
+    }
+  });
+});
+
+describe('the bin', () => {
+  const PNG = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+  async function plantWithPicture() {
+    const plant = await addPlant();
+    await app.call.post(`/api/photos?plantId=${plant.id}&date=${TODAY}`).send(PNG).expect(201);
+    return plant;
+  }
+  const pictures = () => {
+    const folder = photoFolderOf(app.path);
+    return existsSync(folder) ? readdirSync(folder).length : 0;
+  };
+
+  it('keeps what was removed, with its picture, and gives it back', async () => {
+    const plant = await plantWithPicture();
+    await app.call.delete(`/api/plants/${plant.id}`).expect(204);
+    const { days, items } = await get('/api/bin');
+    expect(days).toBe(30);
+    expect(items).toHaveLength(1);
+    expect(items[0].entries[0]).toMatchObject({ of: 'plants', name: 'Gangway' });
+    await undo(items[0].id).expect(200);
+    expect((await get('/api/bin')).items).toEqual([]);
+    const [photo] = (await get(`/api/plants/${plant.id}/file`)).photos;
+    await app.call.get(`/api/photos/${photo.id}`).expect(200);
+  });
+
+  it('is emptied for good, one thing at a time, with its pictures', async () => {
+    const plant = await plantWithPicture();
+    await app.call.delete(`/api/plants/${plant.id}`).expect(204);
+    const [{ id }] = (await get('/api/bin')).items;
+    await app.call.delete(`/api/bin/${id}`).expect(204);
+    expect((await get('/api/bin')).items).toEqual([]);
+    expect(pictures()).toBe(0);
+    expect((await undo(id)).body.error.message).toContain('for good');
+    await app.call.delete(`/api/bin/${id}`).expect(409);
+  });
+
+  it('empties itself after thirty days, not before', async () => {
+    const plant = await plantWithPicture();
+    await app.call.delete(`/api/plants/${plant.id}`).expect(204);
+    const [{ id, at }] = (await get('/api/bin')).items;
+    const day = at.slice(0, 10);
+    sweep(app.file, photoFolderOf(app.path), addDays(day, 30));
+    expect(pictures()).toBe(1);
+    expect(app.file.value('SELECT emptied FROM deeds WHERE id = ?', id)).toBeNull();
+    sweep(app.file, photoFolderOf(app.path), addDays(day, 32));
+    expect(pictures()).toBe(0);
+    expect((await undo(id)).status).toBe(409);
+  });
+
+  it('is forgotten with the history after 400 days', async () => {
+    await addPlant();
+    const day = (await newest()).at.slice(0, 10);
+    sweep(app.file, photoFolderOf(app.path), addDays(day, 402));
+    expect((await get('/api/history')).items).toEqual([]);
+    expect(app.file.value('SELECT count(*) FROM changes')).toBe(0);
+    expect((await get('/api/plants')).items).toHaveLength(1);
+  });
+});
+
+describe('a write with a key', () => {
+  const look = (plantId: number) => ({ plantId, date: TODAY, signals: { smell: 'sour' } });
+  const send = (body: object, key = 'key-0001') =>
+    app.call.post('/api/looks').set('Idempotency-Key', key).send(body);
+
+  it('is done once however often it is sent, and answered alike', async () => {
+    const { id } = await addPlant();
+    const first = await send(look(id)).expect(201);
+    const again = await send(look(id)).expect(201);
+    expect(again.body).toEqual(first.body);
+    expect(again.get('ETag')).toBe(first.get('ETag'));
+    expect(again.get('Location')).toBe(first.get('Location'));
+    expect(again.get('Idempotent-Replayed')).toBe('true');
+    expect((await get('/api/looks')).items).toHaveLength(1);
+  });
+
+  it('stands for one request: another body with it is refused', async () => {
+    const { id } = await addPlant();
+    await send(look(id)).expect(201);
+    await send({ ...look(id), note: 'other' }).expect(422);
+    expect((await get('/api/looks')).items).toHaveLength(1);
+  });
+
+  it('that was refused is tried anew', async () => {
+    await send(look(1)).expect(422);
+    const { id } = await addPlant();
+    expect(id).toBe(1);
+    await send(look(id)).expect(201);
+  });
+
+  it('is refused when it is no key', async () => {
+    const { id } = await addPlant();
+    await send(look(id), 'short').expect(400);
+    await send(look(id), 'with space and ü').expect(400);
+  });
+});
+
+it('every table of the file is either in a backup or named as belonging to the machine', () => {
+  const tables = app.file
+    .rows(
+      "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE '\\_\\_%' ESCAPE '\\' AND name NOT LIKE 'sqlite%'",
+    )
+    .map(({ name }) => String(name));
+  const known = [...COLLECTION_TABLES.map(({ name }) => name), 'answers', 'devices', 'door'];
+  expect(tables.sort()).toEqual(known.sort());
+});

@@ -1,0 +1,80 @@
+import type { OpenFile } from '../db/driver.ts';
+import type { DeedKind } from '../db/history.ts';
+import { watchRows } from './triggers.ts';
+
+/** What is about to be done. */
+export interface Intent {
+  what: string;
+  kind?: DeedKind;
+  device?: string | null;
+  undoes?: number;
+}
+
+/** A deed that stands in the file. */
+export interface Done {
+  id: number;
+  tables: string[];
+  plantIds: number[];
+}
+
+type Listener = (done: Done) => void;
+
+/** Does things so that they are remembered, and tells who listens once they stand. */
+export class Journal {
+  readonly #listeners = new Set<Listener>();
+
+  constructor(readonly file: OpenFile) {
+    watchRows(file);
+  }
+
+  /**
+   * Runs what is to be done as one transaction and one deed.
+   *
+   * @returns what it gave; the deed is null when no row changed
+   */
+  write<T>(intent: Intent, run: () => T): { result: T; done: Done | null } {
+    const { file } = this;
+    const written = file.db.transaction(() => {
+      const id = 1 + Number(file.value('SELECT coalesce(max(id), 0) FROM deeds'));
+      const { what, kind = 'write', device = null, undoes = null } = intent;
+      file.run(
+        'INSERT INTO temp.deed_now VALUES (?, ?, ?, ?, ?, ?)',
+        ...[id, new Date().toISOString(), what, kind, device, undoes],
+      );
+      try {
+        const result = run();
+        return { result, done: this.#doneIn(id) };
+      } finally {
+        file.exec('DELETE FROM temp.deed_now');
+      }
+    });
+    if (written.done) for (const listener of this.#listeners) listener(written.done);
+    return written;
+  }
+
+  /** Hears of every deed once it is kept. @returns how to stop */
+  onDone(listener: Listener): () => void {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  }
+
+  /** Says that rows changed which are not traced one by one: the whole collection was replaced. */
+  replaced(id: number): void {
+    for (const listener of this.#listeners) listener({ id, tables: ['*'], plantIds: [] });
+  }
+
+  #doneIn(id: number): Done | null {
+    const rows = this.file.rows(
+      'SELECT DISTINCT "of", plant_id FROM changes WHERE deed_id = ?',
+      id,
+    );
+    if (rows.length === 0) return null;
+    return {
+      id,
+      tables: [...new Set(rows.map((row) => String(row.of)))],
+      plantIds: [
+        ...new Set(rows.flatMap(({ plant_id: plant }) => (plant === null ? [] : [Number(plant)]))),
+      ],
+    };
+  }
+}

@@ -1,0 +1,111 @@
+import { createHash } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import type { Request, Response } from 'express';
+import { answers } from '../db/schema.ts';
+import type { Journal } from '../history/journal.ts';
+import type { Around } from './described.ts';
+import { HttpError } from './errors.ts';
+
+const KEY = /^[\w-]{8,100}$/;
+/** Headers of an answer that are worth repeating. */
+const REPEATED = ['location', 'etag', 'content-type'];
+
+/**
+ * What stands around every write: one transaction and one deed, answered only once it stands, and
+ * done once however often it is sent with the same `Idempotency-Key`.
+ */
+export function answered(journal: Journal): Around {
+  const { db } = journal.file;
+  return ({ summary, method, kind }, request, response, run) => {
+    const key = keyOf(request);
+    const fingerprint = key === null ? '' : fingerprintOf(request);
+    const before =
+      key === null ? undefined : db.select().from(answers).where(eq(answers.key, key)).get();
+    if (before) return repeat(response, before, fingerprint);
+    const held = hold(response);
+    try {
+      const { done } = journal.write(
+        {
+          what: summary,
+          kind: kind ?? (method === 'delete' ? 'remove' : 'write'),
+          device: (response.locals.device as string | undefined) ?? null,
+        },
+        () => {
+          run();
+          if (key === null) return;
+          const { status, headers, body } = held.answer();
+          const at = new Date().toISOString();
+          db.insert(answers).values({ key, fingerprint, at, status, headers, body }).run();
+        },
+      );
+      if (done) response.set('X-Fernbank-Deed', String(done.id));
+    } catch (error) {
+      held.drop();
+      throw error;
+    }
+    held.release();
+  };
+}
+
+function keyOf(request: Request): string | null {
+  const key = request.get('Idempotency-Key');
+  if (key === undefined) return null;
+  if (!KEY.test(key)) {
+    throw new HttpError(400, 'invalid', 'Idempotency-Key must be 8–100 letters, digits, _ or -');
+  }
+  return key;
+}
+
+function fingerprintOf(request: Request): string {
+  const body: unknown = request.body;
+  return createHash('sha256')
+    .update(`${request.method} ${request.originalUrl}\n`)
+    .update(Buffer.isBuffer(body) ? body : JSON.stringify(body ?? null))
+    .digest('hex');
+}
+
+function repeat(response: Response, before: typeof answers.$inferSelect, fingerprint: string) {
+  if (before.fingerprint !== fingerprint) {
+    throw new HttpError(422, 'keyReused', 'this Idempotency-Key stood for another request before');
+  }
+  const { status, headers, body } = before;
+  response.status(status).set(headers).set('Idempotent-Replayed', 'true');
+  response.end(body);
+}
+
+/** Keeps an answer back until its transaction stands: what was told to have happened has. */
+function hold(response: Response) {
+  const end = response.end.bind(response);
+  let given: unknown[] | null = null;
+  response.end = ((...args: unknown[]) => {
+    given = args;
+    return response;
+  }) as Response['end'];
+  return {
+    answer: () => {
+      const headers = Object.fromEntries(
+        REPEATED.flatMap((name) => {
+          const value = response.get(name);
+          return value === undefined ? [] : [[name, value]];
+        }),
+      );
+      const [body] = given ?? [];
+      return {
+        status: response.statusCode,
+        headers,
+        body: typeof body === 'string' || Buffer.isBuffer(body) ? body.toString() : '',
+      };
+    },
+    release: () => {
+      response.end = end;
+      if (given) (end as (...args: unknown[]) => void)(...given);
+    },
+    /** Nothing was done: nothing of what was to be said of it stays. */
+    drop: () => {
+      response.end = end;
+      for (const name of ['Location', 'ETag', 'Content-Length', 'Content-Type']) {
+        response.removeHeader(name);
+      }
+    },
+  };
+}
