@@ -37,6 +37,7 @@ CREATE INDEX `deeds_by_time` ON `deeds` (`at`);--> statement-breakpoint
 CREATE TABLE `devices` (
 	`id` integer PRIMARY KEY AUTOINCREMENT NOT NULL,
 	`label` text NOT NULL,
+	`scope` text DEFAULT 'all' NOT NULL,
 	`token_hash` text NOT NULL,
 	`since` text NOT NULL,
 	`seen` text NOT NULL,

@@ -7,6 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Context } from './context.ts';
 import { plants } from './db/schema.ts';
+import { onlyLoopbackNames, sameSite, signedIn } from './door/gate.ts';
 import { answered } from './http/answered.ts';
 import { errorHandler, unknownRoute } from './http/errors.ts';
 import { apiDocument, type ApiDocument } from './openapi/document.ts';
@@ -15,6 +16,8 @@ import { calculatorRoutes } from './routes/calculators.ts';
 import { componentRoutes } from './routes/components.ts';
 import { recipeRoutes } from './routes/recipes.ts';
 import { plantRoutes } from './routes/plants.ts';
+import { copyRoutes } from './routes/copies.ts';
+import { doorRoutes } from './routes/door.ts';
 import { historyRoutes } from './routes/history.ts';
 import { fittingRoutes } from './routes/fitting.ts';
 import { dayRoutes } from './routes/days.ts';
@@ -35,6 +38,8 @@ import { spotRoutes } from './routes/spots.ts';
 import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
 
 const LARGEST_BODY = '1mb';
+/** What is sent to these is a file. */
+const FILES = new Set(['photos', 'backup']);
 const YEAR_MS = 365 * 86_400_000;
 
 /**
@@ -78,9 +83,11 @@ export function createApp(context: Context, logger: Logger, webFolder?: string):
 function api(context: Context): express.Router {
   const routes = express.Router();
   const json = express.json({ limit: LARGEST_BODY, strict: true });
+  routes.use(sameSite);
+  routes.use(context.door ? signedIn(context.door) : onlyLoopbackNames);
   routes.use((request, response, next) =>
-    // A picture is no JSON, whatever its header says.
-    request.path.startsWith('/photos') ? next() : json(request, response, next),
+    // A file is no JSON, whatever its header says.
+    FILES.has(request.path.split('/')[1]!) ? next() : json(request, response, next),
   );
   routes.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -117,7 +124,9 @@ function api(context: Context): express.Router {
     { at: '/batches', routes: batchRoutes(context) },
     { at: '/photos', routes: photoRoutes(context) },
     { at: '/settings', routes: settingsRoutes(context) },
+    { at: '', routes: doorRoutes(context) },
     { at: '', routes: historyRoutes(context) },
+    { at: '', routes: copyRoutes(context) },
     { at: '', routes: catalogueRoutes() },
   ];
   const around = answered(context.journal);

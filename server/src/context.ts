@@ -1,22 +1,46 @@
 import type { IsoDate } from '@fernbank/core';
 import type { Request } from 'express';
 import Joi from 'joi';
-import type { Db } from './db/driver.ts';
+import { Copies, copyFolderOf } from './copies/copies.ts';
+import type { Db, OpenFile } from './db/driver.ts';
 import type { Journal } from './history/journal.ts';
+import type { Door } from './door/door.ts';
 import { invalid } from './http/errors.ts';
 import { isoDate } from './http/fields.ts';
 import { check } from './http/validate.ts';
+import { photoFolderOf } from './place.ts';
 
 /** What routes need of the world around them. */
 export interface Context {
   db: Db;
   /** what every write goes through */
   journal: Journal;
+  /** the copies that are kept of it, and their folder, which is on the same disk */
+  copies: Copies;
+  copyFolder: string;
+  /** who may come in; null: everyone on this machine, and no one else */
+  door: Door | null;
   /** the keeper's calendar day; a fixed one in tests */
   today(): IsoDate;
   version: string;
   /** where pictures lie: beside the database */
   photoFolder: string;
+}
+
+/** The context of a collection that lies at a path; all that belongs to it lies beside it. */
+export function contextOf(of: {
+  file: OpenFile;
+  path: string;
+  journal: Journal;
+  door: Door | null;
+  today: () => IsoDate;
+  version: string;
+}): Context {
+  const { file, path, journal, door, today, version } = of;
+  const photoFolder = photoFolderOf(path);
+  const copyFolder = copyFolderOf(path);
+  const copies = new Copies(file, copyFolder, photoFolder, today);
+  return { db: file.db, journal, copies, copyFolder, door, today, version, photoFolder };
 }
 
 /** A day of the record cannot lie ahead. */

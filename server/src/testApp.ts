@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { addDays, type IsoDate } from '@fernbank/core';
+import type { Express } from 'express';
 import { pino } from 'pino';
 import request from 'supertest';
 import { fillGarden } from '../../demo/fill.ts';
@@ -9,36 +10,56 @@ import { createApp } from './app.ts';
 import type { OpenFile } from './db/driver.ts';
 import { openCollection } from './db/open.ts';
 import { Journal } from './history/journal.ts';
-import { photoFolderOf } from './place.ts';
+import { contextOf } from './context.ts';
+import { Door } from './door/door.ts';
 
 /** An application on a collection of its own, on a day that stands still. */
 export interface TestApp {
   call: ReturnType<typeof request>;
+  app: Express;
   file: OpenFile;
   path: string;
   close(): void;
 }
 
+interface TestOptions {
+  garden?: boolean;
+  today?: IsoDate;
+}
+
 export const TODAY: IsoDate = '2026-03-16';
 
-export function testApp(options: { garden?: boolean; today?: IsoDate } = {}): TestApp {
+export function testApp(options: TestOptions = {}): TestApp {
+  const place = newPlace();
+  if (options.garden) fillGarden(place.file.db, options.today ?? TODAY);
+  return served(place, null, options);
+}
+
+/** The same behind a door: other machines may reach it. */
+export async function guardedApp(passphrase: string, now?: () => number): Promise<TestApp> {
+  const place = newPlace();
+  return served(place, await Door.hang(place.file.db, passphrase, now), {});
+}
+
+function newPlace() {
   const folder = mkdtempSync(join(tmpdir(), '.fernbank-'));
   const path = join(folder, 'collection.sqlite');
-  const file = openCollection(path);
-  const today = options.today ?? TODAY;
-  if (options.garden) fillGarden(file.db, today);
+  return { folder, path, file: openCollection(path) };
+}
+
+function served(
+  { folder, path, file }: ReturnType<typeof newPlace>,
+  door: Door | null,
+  { today: day = TODAY }: TestOptions,
+): TestApp {
+  const today = () => day;
   const app = createApp(
-    {
-      db: file.db,
-      journal: new Journal(file),
-      today: () => today,
-      version: 'test',
-      photoFolder: photoFolderOf(path),
-    },
+    contextOf({ file, path, journal: new Journal(file), door, today, version: 'test' }),
     pino({ level: 'silent' }),
   );
   return {
     call: request(app),
+    app,
     file,
     path,
     close: () => {

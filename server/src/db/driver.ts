@@ -18,6 +18,8 @@ export interface OpenFile {
   value(sql: string, ...params: Cell[]): unknown;
   rows(sql: string, ...params: Cell[]): Cells[];
   run(sql: string, ...params: Cell[]): void;
+  /** a statement to be run again and again */
+  prepared(sql: string): (...params: Cell[]) => void;
   close(): void;
 }
 
@@ -48,6 +50,10 @@ export function openFile(path: string): OpenFile {
     },
     rows: (sql, ...params) => file.prepare(sql).all(...params) as Cells[],
     run: (sql, ...params) => void file.prepare(sql).run(...params),
+    prepared: (sql) => {
+      const statement = file.prepare(sql);
+      return (...params) => void statement.run(...params);
+    },
     close: () => void file.close(),
   };
 }

@@ -69,6 +69,8 @@ export const devices = sqliteTable(
   {
     id: integer('id').primaryKey({ autoIncrement: true }),
     label: text('label').notNull(),
+    /** a calendar program may read the calendar and nothing else */
+    scope: text('scope').$type<'all' | 'calendar'>().notNull().default('all'),
     /** SHA-256 of its token: who reads the file cannot sign in with it */
     tokenHash: text('token_hash').notNull(),
     since: text('since').notNull(),

@@ -1,14 +1,7 @@
-import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { openFile, type OpenFile } from './driver.ts';
-
-const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), '../../drizzle');
-
-interface Journal {
-  entries: { when: number }[];
-}
+import { bringUpToDate, shapeOf } from './migrations.ts';
 
 /**
  * Opens the collection, made or brought up to date first.
@@ -18,26 +11,22 @@ interface Journal {
  * leaves the file as it was.
  *
  * @param path  of the SQLite file; its folder is made when missing
+ * @throws Error when it cannot be opened, or was written by a newer Fernbank
  */
 export function openCollection(path: string): OpenFile {
   mkdirSync(dirname(path), { recursive: true });
   const existed = existsSync(path);
   const file = openFile(path);
-  if (existed && pendingMigrations(file) > 0) copyBeside(file, path);
-  migrate(file.db, { migrationsFolder: MIGRATIONS });
-  return file;
-}
-
-function pendingMigrations(file: OpenFile): number {
-  const journal = JSON.parse(
-    readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8'),
-  ) as Journal;
-  const known = file.value(
-    "select count(*) from sqlite_master where type = 'table' and name = '__drizzle_migrations'",
-  );
-  if (known === 0) return journal.entries.length;
-  const applied = Number(file.value('select max(created_at) from __drizzle_migrations') ?? 0);
-  return journal.entries.filter(({ when }) => when > applied).length;
+  try {
+    const { pending, ahead } = shapeOf(file);
+    if (ahead) throw new Error('it was written by a newer Fernbank; use that, or an older copy');
+    if (existed && pending > 0) copyBeside(file, path);
+    if (pending > 0) bringUpToDate(file);
+    return file;
+  } catch (error) {
+    file.close();
+    throw error;
+  }
 }
 
 /** Copies the whole file, checked, as `<name>.before-<n>.sqlite`. */

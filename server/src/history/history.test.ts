@@ -181,15 +181,13 @@ describe('the history', () => {
             .post('/api/looks')
             .send({ plantId: id, date: TODAY, signals: { smell: 'sour' } }),
         (id: number) =>
-          garden.call
-            .post('/api/repots')
-            .send({
-              plantId: id,
-              date: TODAY,
-              pot: ROUND_POT,
-              mediumKind: 'peatSoil',
-              recipeId: 'everyday',
-            }),
+          garden.call.post('/api/repots').send({
+            plantId: id,
+            date: TODAY,
+            pot: ROUND_POT,
+            mediumKind: 'peatSoil',
+            recipeId: 'everyday',
+          }),
         (_id: number, n: number) =>
           garden.call.patch('/api/settings').send({ scoopL: 0.1 + n / 10 }),
         (_id: number, n: number) =>

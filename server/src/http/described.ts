@@ -30,7 +30,7 @@ export interface Operation extends Described<never> {
 }
 
 type Handler<Body> = (request: Request, response: Response, body: Body) => void | Promise<void>;
-/** A write does not wait: its transaction would stand open meanwhile. */
+/** A write does not wait, unless it is `alone`: its transaction would stand open meanwhile. */
 type WriteHandler<Body> = (request: Request, response: Response, body: Body) => void;
 
 /** Runs a write: as one transaction, remembered, answered once it stands. */
@@ -54,7 +54,9 @@ export class DescribedRouter {
   get(path: string, what: Described<undefined>, handler: Handler<undefined>): void {
     this.add('get', path, what, handler);
   }
-  post<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {
+  post<Body>(path: string, what: Described<Body> & { alone: true }, handler: Handler<Body>): void;
+  post<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void;
+  post<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
     this.add('post', path, { status: 201, ...what }, handler);
   }
   patch<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {

@@ -48,7 +48,7 @@ export function keepPhoto(
   date: string,
   bytes: Buffer,
 ): { photo: PhotoRow; isNew: boolean } {
-  const kind = KINDS.find(({ is }) => is(bytes));
+  const kind = kindOf(bytes);
   if (!kind) {
     throw new HttpError(415, 'noPicture', 'this file is not a picture (JPEG, PNG or WebP)', 'body');
   }
@@ -72,6 +72,9 @@ export function keepPhoto(
     .get();
   return { photo, isNew: true };
 }
+
+/** What kind of picture some bytes are. */
+export const kindOf = (bytes: Buffer) => KINDS.find(({ is }) => is(bytes));
 
 export function pathOf(folder: string, hash: string, mime: string): string {
   const extension = KINDS.find((kind) => kind.mime === mime)!.extension;

@@ -1,0 +1,72 @@
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { openCollection } from '../db/open.ts';
+import type { Journal } from '../history/journal.ts';
+import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
+
+/**
+ * Puts another collection in the place of this one: all its rows, in one transaction, so that it
+ * is wholly the one or wholly the other. What belongs to the machine (signed-in devices) stays.
+ *
+ * The other file is not touched: an older one is brought up to date on a copy.
+ *
+ * @param path  of a sound file
+ * @param scratch  a folder on the collection's own disk
+ * @returns the entry of the history that tells of it
+ */
+export function replaceBy(
+  journal: Journal,
+  path: string,
+  what: string,
+  { device, scratch }: { device: string | null; scratch: string },
+): number {
+  mkdirSync(scratch, { recursive: true });
+  const folder = mkdtempSync(join(scratch, '.restore-'));
+  try {
+    const current = join(folder, 'collection.sqlite');
+    copyFileSync(path, current);
+    const brought = openCollection(current);
+    brought.exec('PRAGMA wal_checkpoint(TRUNCATE)');
+    brought.close();
+    return takeOver(journal, current, what, device);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function takeOver(journal: Journal, path: string, what: string, device: string | null): number {
+  const { file } = journal;
+  file.exec(`ATTACH '${path.replaceAll("'", "''")}' AS brought`);
+  try {
+    const id = file.db.transaction(() => {
+      file.exec('PRAGMA defer_foreign_keys = ON');
+      // No deed is at hand, so that the triggers write nothing.
+      for (const { name } of COLLECTION_TABLES) file.exec(`DELETE FROM main.${quoted(name)}`);
+      for (const { name, columns } of COLLECTION_TABLES) {
+        const list = columns.map((column) => quoted(column.name)).join(', ');
+        file.exec(
+          `INSERT INTO main.${quoted(name)} (${list}) SELECT ${list} FROM brought.${quoted(name)}`,
+        );
+      }
+      // An id that was given once is never given again.
+      const names = COLLECTION_TABLES.map(({ name }) => `'${name}'`).join(', ');
+      file.exec(`DELETE FROM main.sqlite_sequence WHERE name IN (${names})`);
+      file.exec(
+        `INSERT INTO main.sqlite_sequence SELECT * FROM brought.sqlite_sequence WHERE name IN (${names})`,
+      );
+      const deed = 1 + Number(file.value('SELECT coalesce(max(id), 0) FROM deeds'));
+      file.run(
+        "INSERT INTO deeds (id, at, what, kind, device) VALUES (?, ?, ?, 'restore', ?)",
+        deed,
+        new Date().toISOString(),
+        what,
+        device,
+      );
+      return deed;
+    });
+    journal.replaced(id);
+    return id;
+  } finally {
+    file.exec('DETACH brought');
+  }
+}

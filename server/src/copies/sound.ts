@@ -1,0 +1,28 @@
+import { existsSync } from 'node:fs';
+import Database from 'libsql';
+
+/** What is known of a file that claims to be a collection. */
+export type Soundness = { sound: true; plants: number } | { sound: false; why: string };
+
+/**
+ * Whether a file is a whole collection: SQLite reads every page of it, every row that is pointed
+ * to is there, and it has Fernbank's tables.
+ */
+export function soundness(path: string): Soundness {
+  let file: InstanceType<typeof Database> | null = null;
+  try {
+    if (!existsSync(path)) return { sound: false, why: 'unable to open: there is no such file' };
+    file = new Database(path);
+    file.pragma('query_only = ON');
+    const first = (sql: string) => Object.values(file!.prepare(sql).get() as object)[0] as unknown;
+    const integrity = String(first('PRAGMA integrity_check'));
+    if (integrity !== 'ok') return { sound: false, why: integrity.split('\n')[0]! };
+    const loose = file.prepare('PRAGMA foreign_key_check').all();
+    if (loose.length > 0) return { sound: false, why: `${loose.length} rows point to nothing` };
+    return { sound: true, plants: Number(first('SELECT count(*) FROM plants')) };
+  } catch (error) {
+    return { sound: false, why: error instanceof Error ? error.message : String(error) };
+  } finally {
+    file?.close();
+  }
+}

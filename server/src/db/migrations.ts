@@ -1,0 +1,58 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import type { OpenFile } from './driver.ts';
+
+const FOLDER = join(dirname(fileURLToPath(import.meta.url)), '../../drizzle');
+
+interface Entry {
+  when: number;
+  tag: string;
+}
+interface Journal {
+  entries: Entry[];
+}
+const read = () => JSON.parse(readFileSync(join(FOLDER, 'meta/_journal.json'), 'utf8')) as Journal;
+
+/** How many changes to its tables a Fernbank of this version knows. */
+export const SHAPE = read().entries.length;
+
+/** How many of them a file has, and how many it lacks; `ahead` when it has some that are not known here. */
+export function shapeOf(file: OpenFile): { applied: number; pending: number; ahead: boolean } {
+  const { entries } = read();
+  const known = file.value(
+    "select count(*) from sqlite_master where type = 'table' and name = '__drizzle_migrations'",
+  );
+  const newest =
+    known === 0 ? 0 : Number(file.value('select max(created_at) from __drizzle_migrations') ?? 0);
+  const pending = entries.filter(({ when }) => when > newest).length;
+  return {
+    applied: entries.length - pending,
+    pending,
+    ahead: newest > Math.max(...entries.map(({ when }) => when)),
+  };
+}
+
+/** Brings a file up to date, in one transaction. */
+export function bringUpToDate(file: OpenFile): void {
+  migrate(file.db, { migrationsFolder: FOLDER });
+}
+
+/** Gives an empty file the tables that it had after so many changes: what an older backup fits into. */
+export function shapeAsOf(file: OpenFile, shape: number): void {
+  const folder = mkdtempSync(join(tmpdir(), '.fernbank-shape-'));
+  try {
+    cpSync(FOLDER, folder, { recursive: true });
+    const journal = read();
+    const { entries } = journal;
+    writeFileSync(
+      join(folder, 'meta/_journal.json'),
+      JSON.stringify({ ...journal, entries: entries.slice(0, shape) }),
+    );
+    migrate(file.db, { migrationsFolder: folder });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
