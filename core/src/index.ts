@@ -3,6 +3,7 @@ export * from './bench/index.ts';
 export * from './catalogue/index.ts';
 export * from './causes/index.ts';
 export * from './cautions/index.ts';
+export * from './columns/index.ts';
 export * from './cuts/index.ts';
 export * from './day/index.ts';
 export * from './decide/index.ts';

@@ -19,6 +19,7 @@ import { plantRoutes } from './routes/plants.ts';
 import { copyRoutes } from './routes/copies.ts';
 import { doorRoutes } from './routes/door.ts';
 import { historyRoutes } from './routes/history.ts';
+import { importRoutes } from './routes/importing.ts';
 import { fittingRoutes } from './routes/fitting.ts';
 import { dayRoutes } from './routes/days.ts';
 import { benchRoutes } from './routes/benches.ts';
@@ -39,7 +40,7 @@ import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
 
 const LARGEST_BODY = '1mb';
 /** What is sent to these is a file. */
-const FILES = new Set(['photos', 'backup']);
+const FILES = /^\/(photos|backup|imports)\/?$/;
 const YEAR_MS = 365 * 86_400_000;
 
 /**
@@ -87,7 +88,7 @@ function api(context: Context): express.Router {
   routes.use(context.door ? signedIn(context.door) : onlyLoopbackNames);
   routes.use((request, response, next) =>
     // A file is no JSON, whatever its header says.
-    FILES.has(request.path.split('/')[1]!) ? next() : json(request, response, next),
+    FILES.test(request.path) ? next() : json(request, response, next),
   );
   routes.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -126,6 +127,7 @@ function api(context: Context): express.Router {
     { at: '/settings', routes: settingsRoutes(context) },
     { at: '', routes: doorRoutes(context) },
     { at: '', routes: historyRoutes(context) },
+    { at: '', routes: importRoutes(context) },
     { at: '', routes: copyRoutes(context) },
     { at: '', routes: catalogueRoutes() },
   ];

@@ -4,41 +4,13 @@ import { notAhead, type Context } from '../context.ts';
 import { batches, plants, spots } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
-import { humidity, isoDate, latitude, light, temperatures } from '../http/fields.ts';
+import { humidity, isoDate } from '../http/fields.ts';
+import { changedSpot, newSpot } from '../http/spotBody.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
 import { climateOf, keepReadings } from '../services/climate.ts';
-import type { SpotRow } from '../services/collection.ts';
 import { allFine, takeBackAllFine } from '../services/rounds.ts';
-
-type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
-
-const fields = {
-  name: Joi.string().trim().min(1).max(80),
-  sortOrder: Joi.number().integer().min(0).max(10_000),
-  latitudeDeg: latitude(),
-  indoors: Joi.boolean(),
-  temperatureC: temperatures(),
-  relativeHumidity: humidity(),
-  light: light(),
-  lampHours: Joi.number().min(0).max(24),
-  headroomCm: Joi.number().min(5).max(2000).allow(null),
-};
-
-const newSpot = Joi.object<SpotInput>({
-  ...fields,
-  name: fields.name.required(),
-  sortOrder: fields.sortOrder.default(0),
-  latitudeDeg: fields.latitudeDeg.required(),
-  indoors: fields.indoors.default(true),
-  temperatureC: fields.temperatureC.default(20),
-  relativeHumidity: fields.relativeHumidity.default(0.5),
-  light: fields.light.default('medium'),
-  lampHours: fields.lampHours.default(0),
-  headroomCm: fields.headroomCm.default(null),
-});
-const changedSpot = Joi.object<Partial<SpotInput>>(fields).min(1);
 
 interface Reading {
   at: string;

@@ -1,0 +1,32 @@
+import Joi from 'joi';
+import type { SpotRow } from '../services/collection.ts';
+import { humidity, latitude, light, temperatures } from './fields.ts';
+
+type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
+
+const fields = {
+  name: Joi.string().trim().min(1).max(80),
+  sortOrder: Joi.number().integer().min(0).max(10_000),
+  latitudeDeg: latitude(),
+  indoors: Joi.boolean(),
+  temperatureC: temperatures(),
+  relativeHumidity: humidity(),
+  light: light(),
+  lampHours: Joi.number().min(0).max(24),
+  headroomCm: Joi.number().min(5).max(2000).allow(null),
+};
+
+/** A spot that is added: what is left out is that of a common room. */
+export const newSpot = Joi.object<SpotInput>({
+  ...fields,
+  name: fields.name.required(),
+  sortOrder: fields.sortOrder.default(0),
+  latitudeDeg: fields.latitudeDeg.required(),
+  indoors: fields.indoors.default(true),
+  temperatureC: fields.temperatureC.default(20),
+  relativeHumidity: fields.relativeHumidity.default(0.5),
+  light: fields.light.default('medium'),
+  lampHours: fields.lampHours.default(0),
+  headroomCm: fields.headroomCm.default(null),
+});
+export const changedSpot = Joi.object<Partial<SpotInput>>(fields).min(1);

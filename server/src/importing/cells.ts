@@ -1,0 +1,149 @@
+import {
+  amountIn,
+  dateIn,
+  fieldsOf,
+  LENGTH_UNITS,
+  MASS_UNITS,
+  numberIn,
+  type LengthUnit,
+  type MassUnit,
+} from '@fernbank/core';
+import type { Fate, Mapping } from './mapping.ts';
+import type { Row, Sheet } from './sheet.ts';
+
+/** Longest text that a field takes; of what is longer nobody can tell what it was to be. */
+const LONGEST_TEXT = 4000;
+const YES = new Set(['1', 'x', 'y', 'yes', 'true', 'ja', 'oui', 'si', 'sí', '✓', '✔']);
+const NO = new Set(['0', 'n', 'no', 'false', 'nein', 'non', '-', '']);
+
+/** One row's cells by their field, read as their columns say; what cannot be read is noted on the fate. */
+export class Cells {
+  readonly #columns: Map<string, number>;
+
+  constructor(
+    private readonly sheet: Sheet,
+    private readonly mapping: Mapping,
+    private readonly row: Row,
+    private readonly fate: Fate,
+  ) {
+    this.#columns = new Map(
+      mapping.columns.flatMap(({ field }, i) => (field && field !== 'note' ? [[field, i]] : [])),
+    );
+    if (row.tooLong) fate.problems.push({ column: null, message: 'has more cells than headings' });
+  }
+
+  /** '' where there is none */
+  text(field: string): string {
+    const at = this.#columns.get(field);
+    return at === undefined ? '' : this.#whole(at);
+  }
+
+  date(field: string): string | null {
+    const text = this.text(field);
+    if (text === '') return null;
+    const order = this.#use(field)?.order ?? 'dmy';
+    const found = dateIn(text, order);
+    if (!found)
+      return this.blame(field, `“${shortly(text)}” is no day in the order ${ORDERS[order]}`);
+    if (found.partial) this.fate.notes.push(`${shortly(text)} taken as ${found.date}`);
+    return found.date;
+  }
+
+  /** cm */
+  length(field: string): number | null {
+    return this.#amount(field, LENGTH_UNITS, 'cm', 'a length');
+  }
+
+  /** kg */
+  mass(field: string): number | null {
+    return this.#amount(field, MASS_UNITS, 'kg', 'a weight');
+  }
+
+  number(field: string): number | null {
+    const text = this.text(field);
+    if (text === '') return null;
+    const found = numberIn(text, this.mapping.decimal);
+    return found && found.rest === ''
+      ? found.value
+      : this.blame(field, `“${shortly(text)}” is no number`);
+  }
+
+  yes(field: string): boolean | null {
+    const text = this.text(field).toLowerCase();
+    if (YES.has(text)) return true;
+    if (NO.has(text)) return false;
+    return this.blame(field, `“${shortly(text)}” is neither yes nor no`);
+  }
+
+  /** Minutes since midnight. */
+  time(field: string): number | null {
+    const text = this.text(field);
+    if (text === '') return null;
+    const [, hours, minutes, half] =
+      /^(\d{1,2})[:.h](\d{2})(?::\d{2}(?:\.\d+)?)?\s*([ap]m)?Z?$/i.exec(text) ?? [];
+    const hour = (Number(hours) % (half ? 12 : 24)) + (/p/i.test(half ?? '') ? 12 : 0);
+    return hours !== undefined && Number(minutes) < 60 && Number(hours) < 25
+      ? hour * 60 + Number(minutes)
+      : this.blame(field, `“${shortly(text)}” is no time of day`);
+  }
+
+  /** All that goes into the note: columns without a field of their own stand under their heading. */
+  note(): string {
+    const parts = this.mapping.columns.flatMap(({ field }, i) => {
+      const text = field === 'note' ? this.#whole(i) : '';
+      if (text === '') return [];
+      const heading = this.sheet.headings[i]!;
+      return [/^(note|notes|remarks?|comments?)$/i.test(heading) ? text : `${heading}: ${text}`];
+    });
+    return parts.join('\n');
+  }
+
+  /** Notes what is wrong under its column. */
+  blame(field: string, message: string): null {
+    const at = this.#columns.get(field);
+    this.fate.problems.push({
+      column: at === undefined ? null : this.sheet.headings[at]!,
+      message,
+    });
+    return null;
+  }
+
+  #amount<Unit extends LengthUnit | MassUnit>(
+    field: string,
+    units: Readonly<Record<Unit, number>>,
+    fallback: Unit,
+    what: string,
+  ): number | null {
+    const text = this.text(field);
+    if (text === '') return null;
+    const unit = this.#use(field)?.unit;
+    const columns = unit && unit in units ? (unit as Unit) : fallback;
+    const value = amountIn(text, this.mapping.decimal, units, columns);
+    return value ?? this.blame(field, `“${shortly(text)}” is not ${what}`);
+  }
+
+  #use(field: string) {
+    const at = this.#columns.get(field);
+    return at === undefined ? undefined : this.mapping.columns[at];
+  }
+
+  #whole(at: number): string {
+    const text = this.row.cells[at]!;
+    if (text.length <= LONGEST_TEXT) return text;
+    this.fate.problems.push({
+      column: this.sheet.headings[at]!,
+      message: `is ${text.length.toLocaleString('en')} characters long, more than ${LONGEST_TEXT}`,
+    });
+    return '';
+  }
+}
+
+const ORDERS = {
+  ymd: 'year, month, day',
+  dmy: 'day, month, year',
+  mdy: 'month, day, year',
+  serial: 'of spreadsheet days',
+};
+export const shortly = (text: string) => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
+export const labelOf = (kind: Mapping['kind'], id: string) =>
+  fieldsOf(kind).find((field) => field.id === id)?.label ?? id;

@@ -1,0 +1,93 @@
+import { isDeepStrictEqual } from 'node:util';
+import { checkPot, resolveTaxon, taxonGroup } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import { notAhead, type Context } from '../context.ts';
+import type { Db } from '../db/driver.ts';
+import { spots } from '../db/schema.ts';
+import { invalid } from '../http/errors.ts';
+import type { PlantInput } from '../http/plantBody.ts';
+import { taxonOf, type PlantRow } from './collection.ts';
+import { checkRecipe, pantryFor } from './pantry.ts';
+import { moveCover } from './repotting.ts';
+import { putPotBack, putSupportBack } from './shelf.ts';
+
+/** Columns of a plant that is added. */
+export function newValues(tx: Db, input: PlantInput, parts = partsNow(tx, input.recipeId)) {
+  return {
+    ...input,
+    mediumParts: parts,
+    coverId: moveCover(tx, { coverId: null }, input.coverId, input.pot),
+  };
+}
+
+/** Columns of a plant that is changed, checked against what it was; the shelf gets back what it leaves. */
+export function changedValues(
+  context: Context,
+  tx: Db,
+  before: PlantRow,
+  changed: Partial<PlantInput>,
+): Partial<PlantRow> {
+  const merged: PlantInput = { ...before, ...changed };
+  checkPlant(context, merged);
+  checkSpot(context, merged.spotId);
+  // Another pot than the shelf's was measured: the shelf has its own back.
+  const sameMaterial = merged.potMaterial === before.potMaterial;
+  const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
+  if (!samePot) putPotBack(tx, before.potId);
+  // Another support than the shelf's likewise.
+  const sameSupport =
+    merged.supportCm === before.supportCm && merged.supportKind === before.supportKind;
+  if (!sameSupport) putSupportBack(tx, before.supportId);
+  return {
+    ...changed,
+    ...(samePot ? {} : { potId: null }),
+    ...(sameSupport ? {} : { supportId: null }),
+    ...(merged.recipeId === before.recipeId ? {} : { mediumParts: partsNow(tx, merged.recipeId) }),
+    coverId: moveCover(tx, before, changed.coverId, merged.pot),
+  };
+}
+
+/** A plant stands in its recipe as it is on the day, whatever becomes of the recipe later. */
+const partsNow = (db: Db, recipe: string | null) =>
+  recipe === null ? null : [...pantryFor(db).recipe(recipe).parts];
+
+/** What no single field shows: unknown taxa, days out of order, impossible pots. */
+export function checkPlant(context: Context, plant: PlantInput): void {
+  checkPot(plant.pot);
+  checkTraits(plant);
+  checkRecipe(context.db, plant.recipeId);
+  checkRecipe(context.db, plant.traits.recipe, 'traits.recipe');
+  if (plant.groupId !== null) taxonGroup(plant.groupId);
+  else if (!resolveTaxon(plant.taxon)) {
+    throw invalid('taxon', `“${plant.taxon}” is not in the catalogue: choose a group for it`);
+  }
+  if (plant.acquired) notAhead(context, 'acquired', plant.acquired);
+  if (plant.apartSince) notAhead(context, 'apartSince', plant.apartSince);
+  if (plant.clearedOn) notAhead(context, 'clearedOn', plant.clearedOn);
+  if (plant.lastRepot) {
+    notAhead(context, 'lastRepot', plant.lastRepot);
+    if (plant.acquired && plant.lastRepot < plant.acquired) {
+      throw invalid(
+        'lastRepot',
+        `lastRepot must not be before the plant arrived (${plant.acquired})`,
+      );
+    }
+  }
+}
+
+/** @throws HttpError 422 when there is no such spot */
+export function checkSpot({ db }: Context, spotId: number): void {
+  const spot = db.select({ id: spots.id }).from(spots).where(eq(spots.id, spotId)).get();
+  if (!spot) throw invalid('spotId', `spot ${spotId} was not found`);
+}
+
+/** Traits that hang together: growth starts below the warmth in which nothing holds it back. */
+function checkTraits(plant: PlantInput): void {
+  const { growsFromC, growsFullyC } = { ...taxonOf(plant).traits, ...plant.traits };
+  if (growsFullyC <= growsFromC) {
+    throw invalid(
+      'traits.growsFullyC',
+      `traits.growsFullyC must be above growsFromC (${growsFromC}), got ${growsFullyC}`,
+    );
+  }
+}
