@@ -7,6 +7,7 @@ import type { Journal } from './history/journal.ts';
 import type { Door } from './door/door.ts';
 import { invalid } from './http/errors.ts';
 import { isoDate } from './http/fields.ts';
+import { Live } from './http/live.ts';
 import { check } from './http/validate.ts';
 import { photoFolderOf } from './place.ts';
 
@@ -15,6 +16,8 @@ export interface Context {
   db: Db;
   /** what every write goes through */
   journal: Journal;
+  /** open windows, which hear of what is done elsewhere */
+  live: Live;
   /** the copies that are kept of it, and their folder, which is on the same disk */
   copies: Copies;
   copyFolder: string;
@@ -40,7 +43,8 @@ export function contextOf(of: {
   const photoFolder = photoFolderOf(path);
   const copyFolder = copyFolderOf(path);
   const copies = new Copies(file, copyFolder, photoFolder, today);
-  return { db: file.db, journal, copies, copyFolder, door, today, version, photoFolder };
+  const live = new Live(journal);
+  return { db: file.db, journal, live, copies, copyFolder, door, today, version, photoFolder };
 }
 
 /** A day of the record cannot lie ahead. */

@@ -91,6 +91,7 @@ function stop(signal: string): void {
     file.close();
     process.exit(0);
   });
+  context.live.end();
   server.closeIdleConnections();
   setTimeout(() => process.exit(1), PATIENCE_MS).unref();
 }

@@ -29,7 +29,7 @@ export function dateIn(text: string, order: DateOrder): { date: IsoDate; partial
   if (order === 'serial') return fromSerial(start);
   const parts = start
     .replace(/(?<=\d)(st|nd|rd|th)\b/gi, '')
-    .split(/[\s./,\-]+/)
+    .split(/[\s./,-]+/)
     .filter(Boolean)
     .filter((part) => !/^\d{1,2}:\d{2}/.test(part) && !/^(am|pm|of)$/i.test(part));
   const named = parts.findIndex((part) => monthNamed(part) !== null);

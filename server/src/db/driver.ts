@@ -37,6 +37,8 @@ export function openFile(path: string): OpenFile {
     file.pragma('journal_mode = WAL');
     file.pragma('synchronous = FULL');
     file.pragma('foreign_keys = ON');
+    // What is traced passes through a table of its own, which needs no disk.
+    file.pragma('temp_store = MEMORY');
   } catch (error) {
     file.close();
     throw error;

@@ -99,6 +99,13 @@ export class Door {
     return device;
   }
 
+  /** Whether a device is still signed in. */
+  isIn(id: number): boolean {
+    const now = iso(this.now());
+    const of = and(eq(devices.id, id), gt(devices.until, now));
+    return this.db.select().from(devices).where(of).get() !== undefined;
+  }
+
   /** @returns whether there was such a device */
   revoke(id: number): boolean {
     return this.db.delete(devices).where(eq(devices.id, id)).returning().all().length > 0;

@@ -1,5 +1,6 @@
 import type { OpenFile } from '../db/driver.ts';
 import type { DeedKind } from '../db/history.ts';
+import { followTouched } from './touched.ts';
 import { watchRows } from './triggers.ts';
 
 /** What is about to be done. */
@@ -8,6 +9,8 @@ export interface Intent {
   kind?: DeedKind;
   device?: string | null;
   undoes?: number;
+  /** the open window that asked for it: what it did itself it need not be told */
+  window?: string | null;
 }
 
 /** A deed that stands in the file. */
@@ -15,6 +18,7 @@ export interface Done {
   id: number;
   tables: string[];
   plantIds: number[];
+  window: string | null;
 }
 
 type Listener = (done: Done) => void;
@@ -22,9 +26,12 @@ type Listener = (done: Done) => void;
 /** Does things so that they are remembered, and tells who listens once they stand. */
 export class Journal {
   readonly #listeners = new Set<Listener>();
+  #begins: (() => void) | null = null;
+  #ends: ((done: Done | null) => void) | null = null;
 
   constructor(readonly file: OpenFile) {
     watchRows(file);
+    followTouched(this);
   }
 
   /**
@@ -33,8 +40,21 @@ export class Journal {
    * @returns what it gave; the deed is null when no row changed
    */
   write<T>(intent: Intent, run: () => T): { result: T; done: Done | null } {
+    this.#begins?.();
+    let done: Done | null = null;
+    try {
+      const written = this.#written(intent, run);
+      ({ done } = written);
+      return written;
+    } finally {
+      this.#ends?.(done);
+      if (done) for (const listener of this.#listeners) listener(done);
+    }
+  }
+
+  #written<T>(intent: Intent, run: () => T): { result: T; done: Done | null } {
     const { file } = this;
-    const written = file.db.transaction(() => {
+    return file.db.transaction(() => {
       const id = 1 + Number(file.value('SELECT coalesce(max(id), 0) FROM deeds'));
       const { what, kind = 'write', device = null, undoes = null } = intent;
       file.run(
@@ -43,13 +63,19 @@ export class Journal {
       );
       try {
         const result = run();
-        return { result, done: this.#doneIn(id) };
+        return { result, done: this.#doneIn(id, intent.window ?? null) };
       } finally {
         file.exec('DELETE FROM temp.deed_now');
       }
     });
-    if (written.done) for (const listener of this.#listeners) listener(written.done);
-    return written;
+  }
+
+  /** Is told before a write begins, and when it is over, whether or not anything came of it. */
+  onBegin(begins: () => void): void {
+    this.#begins = begins;
+  }
+  onEnd(ends: (done: Done | null) => void): void {
+    this.#ends = ends;
   }
 
   /** Hears of every deed once it is kept. @returns how to stop */
@@ -60,10 +86,12 @@ export class Journal {
 
   /** Says that rows changed which are not traced one by one: the whole collection was replaced. */
   replaced(id: number): void {
-    for (const listener of this.#listeners) listener({ id, tables: ['*'], plantIds: [] });
+    for (const listener of this.#listeners) {
+      listener({ id, tables: ['*'], plantIds: [], window: null });
+    }
   }
 
-  #doneIn(id: number): Done | null {
+  #doneIn(id: number, window: string | null): Done | null {
     const rows = this.file.rows(
       'SELECT DISTINCT "of", plant_id FROM changes WHERE deed_id = ?',
       id,
@@ -71,6 +99,7 @@ export class Journal {
     if (rows.length === 0) return null;
     return {
       id,
+      window,
       tables: [...new Set(rows.map((row) => String(row.of)))],
       plantIds: [
         ...new Set(rows.flatMap(({ plant_id: plant }) => (plant === null ? [] : [Number(plant)]))),

@@ -1,6 +1,6 @@
 import type { Cell, Cells, OpenFile } from '../db/driver.ts';
 import { HttpError, notFound } from '../http/errors.ts';
-import type { Journal } from './journal.ts';
+import type { Intent, Journal } from './journal.ts';
 import { quoted, tableNamed, type RowTable } from './tables.ts';
 import { STAMPS } from './triggers.ts';
 
@@ -27,7 +27,11 @@ interface Change {
  * @throws HttpError 404 when there is no such deed, 409 when it was taken back already, was thrown
  *   away, or something was built on it since
  */
-export function undoDeed(journal: Journal, id: number, device: string | null): number {
+export function undoDeed(
+  journal: Journal,
+  id: number,
+  by: Pick<Intent, 'device' | 'window'>,
+): number {
   const { file } = journal;
   const [deed] = file.rows('SELECT * FROM deeds WHERE id = ?', id);
   if (!deed) throw notFound(`entry ${id} of the history`);
@@ -35,7 +39,7 @@ export function undoDeed(journal: Journal, id: number, device: string | null): n
   if (deed.emptied !== null) throw refused(`was thrown away for good on ${String(deed.emptied)}`);
   const what = String(deed.what);
   const undo = deed.kind === 'undo' ? `again: ${what}` : `take back: ${what}`;
-  const { result } = journal.write({ what: undo, kind: 'undo', device, undoes: id }, () => {
+  const { result } = journal.write({ what: undo, kind: 'undo', ...by, undoes: id }, () => {
     const changes = file.rows(
       'SELECT "of", "row", op, before, after FROM changes WHERE deed_id = ? ORDER BY id DESC',
       id,

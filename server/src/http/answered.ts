@@ -28,7 +28,7 @@ export function answered(journal: Journal): Around {
         {
           what: summary,
           kind: kind ?? (method === 'delete' ? 'remove' : 'write'),
-          device: (response.locals.device as string | undefined) ?? null,
+          ...whoAsks(request, response),
         },
         () => {
           run();
@@ -44,6 +44,18 @@ export function answered(journal: Journal): Around {
       throw error;
     }
     held.release();
+  };
+}
+
+/** The device that asks, and its window. */
+export function whoAsks(
+  request: Request,
+  response: Response,
+): { device: string | null; window: string | null } {
+  const window = request.get('X-Fernbank-Window') ?? '';
+  return {
+    device: (response.locals.device as string | undefined) ?? null,
+    window: KEY.test(window) ? window : null,
   };
 }
 

@@ -60,7 +60,8 @@ export function readSheet(bytes: Buffer, told: string | null = null): Sheet {
   const { encoding, text } = told
     ? { encoding: told, text: iconv.decode(bytes, told) }
     : decoded(bytes);
-  if (/[\u0000\ufffd]/.test(text.slice(0, JUDGED_BYTES).replace(/^\ufeff/, ''))) {
+  const judged = text.slice(0, JUDGED_BYTES);
+  if (judged.includes('\0') || judged.includes('\ufffd')) {
     throw refuse('this is no text file');
   }
   const hint = /^sep=(.)\r?\n/i.exec(text);

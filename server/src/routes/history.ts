@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { Context } from '../context.ts';
+import { whoAsks } from '../http/answered.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { rowId } from '../http/fields.ts';
 import { idOf } from '../http/resource.ts';
@@ -16,7 +17,7 @@ const historyQuery = Joi.object<{ before?: number; limit: number; plantId?: numb
 
 /** Everything that was done, readable and to be taken back; and what was taken out. */
 export function historyRoutes(context: Context): DescribedRouter {
-  const { journal, photoFolder } = context;
+  const { journal, photoFolder, live } = context;
   const routes = new DescribedRouter();
   routes.get(
     '/history',
@@ -30,8 +31,8 @@ export function historyRoutes(context: Context): DescribedRouter {
     '/history/:id/undo',
     { summary: 'take something back, or do what was taken back again', status: 200, alone: true },
     (request, response) => {
-      const device = (response.locals.device as string | undefined) ?? null;
-      response.json({ deed: undoDeed(journal, idOf(request), device) });
+      const deed = undoDeed(journal, idOf(request), whoAsks(request, response));
+      response.json({ deed });
     },
   );
   routes.get(
@@ -48,6 +49,15 @@ export function historyRoutes(context: Context): DescribedRouter {
     (request, response) => {
       emptyDeed(journal.file, photoFolder, idOf(request), context.today());
       response.status(204).end();
+    },
+  );
+  routes.get(
+    '/events',
+    { summary: 'what is done from now on, as server-sent events: deed, tables, plantIds, window' },
+    (request, response) => {
+      const { deviceId } = response.locals as { deviceId?: number };
+      const { door } = context;
+      live.open(request, response, () => door === null || door.isIn(deviceId ?? 0));
     },
   );
   return routes;

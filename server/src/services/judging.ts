@@ -10,10 +10,10 @@ import {
   type IsoDate,
   type Situation,
 } from '@fernbank/core';
-import { and, asc, desc, eq, gt, isNull, lte } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { overrules, plants, spots } from '../db/schema.ts';
-import { versionOf } from '../db/version.ts';
+import { takeTouched } from '../history/touched.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
 import { readSettings, type Settings } from './settings.ts';
 
@@ -36,40 +36,67 @@ export interface LookDue {
 export type OverruleRow = typeof overrules.$inferSelect;
 
 interface Remembered {
-  version: string;
+  date: IsoDate;
   judgements: Judgement[];
 }
 const remembered = new WeakMap<Db, Remembered>();
 
 /**
- * The whole collection judged as of a date, in the order of spots. The answer
- * is kept until a row changes, here or by another process.
+ * The whole collection judged as of a date, in the order of spots. Only plants of which something
+ * changed since are judged anew; all are when what they share changed.
  */
 export function judgeAll(db: Db, date: IsoDate): Judgement[] {
-  const version = [date, versionOf(db)].join('/');
+  const touched = takeTouched(db);
   const kept = remembered.get(db);
-  if (kept?.version === version) return kept.judgements;
-  const judgements = judgeEach(db, date);
-  remembered.set(db, { version, judgements });
-  return judgements;
+  if (!kept || kept.date !== date || touched === 'all') {
+    const judgements = judgeEach(db, date);
+    remembered.set(db, { date, judgements });
+    return judgements;
+  }
+  if (touched.size > 0) kept.judgements = judgeAgain(db, date, kept.judgements, touched);
+  return kept.judgements;
 }
 
 function judgeEach(db: Db, date: IsoDate): Judgement[] {
+  const present = db.select().from(plants).where(isNull(plants.goneOn)).all();
+  return judged(db, date, present, []);
+}
+
+function judgeAgain(
+  db: Db,
+  date: IsoDate,
+  before: readonly Judgement[],
+  touched: ReadonlySet<number>,
+): Judgement[] {
+  const again = db
+    .select()
+    .from(plants)
+    .where(and(isNull(plants.goneOn), inArray(plants.id, [...touched])))
+    .all();
+  const others = before.filter(({ file }) => !touched.has(file.plant.id));
+  return judged(db, date, again, others);
+}
+
+/** Plants judged, put among those that were judged before. */
+function judged(
+  db: Db,
+  date: IsoDate,
+  rows: readonly PlantRow[],
+  others: readonly Judgement[],
+): Judgement[] {
   const settings = readSettings(db);
   const bySpot = new Map<number, SpotRow>();
   for (const row of db.select().from(spots).orderBy(asc(spots.sortOrder), asc(spots.id)).all()) {
     bySpot.set(row.id, row);
   }
-  const order = [...bySpot.keys()];
-  return db
-    .select()
-    .from(plants)
-    .where(isNull(plants.goneOn))
-    .all()
-    .sort((a, b) => order.indexOf(a.spotId) - order.indexOf(b.spotId) || a.id - b.id)
-    .map((plant) =>
-      judge(db, plant, date, { settings, depth: 'brief', spot: bySpot.get(plant.spotId) }),
-    );
+  const order = new Map([...bySpot.keys()].map((id, i) => [id, i]));
+  const fresh = rows.map((plant) =>
+    judge(db, plant, date, { settings, depth: 'brief', spot: bySpot.get(plant.spotId) }),
+  );
+  const place = ({ file: { plant } }: Judgement) => order.get(plant.spotId)!;
+  return [...others, ...fresh].sort(
+    (a, b) => place(a) - place(b) || a.file.plant.id - b.file.plant.id,
+  );
 }
 
 /** One plant judged as of a date. */

@@ -38,13 +38,15 @@ const ACTS: readonly VerdictKind[] = ['rescueNow', 'repotNow'];
 
 /** What asks for attention on a day, in the order of one walk. */
 export function roundsOf(db: Db, date: IsoDate): Rounds {
-  const due = db
+  const open = db
     .select()
     .from(tasks)
     .where(and(isNull(tasks.done), lte(tasks.due, date)))
     .orderBy(asc(tasks.due), asc(tasks.id))
     .all()
     .filter((task) => !isTaskOver(task, date));
+  const due = new Map<number, TaskRow[]>();
+  for (const task of open) due.set(task.plantId, [...(due.get(task.plantId) ?? []), task]);
   const spots: Rounds['spots'] = [];
   const judgements = judgeAll(db, date);
   const overWater = new Map(
@@ -54,7 +56,7 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
     const { plant, spot, taxon } = judgement.file;
     let stop = spots.find(({ id }) => id === spot.id);
     if (!stop) spots.push((stop = { id: spot.id, name: spot.name, plants: [], quiet: 0 }));
-    const asks = asksOf(judgement, date, due, overWater.get(plant.id) ?? []);
+    const asks = asksOf(judgement, date, due.get(plant.id) ?? [], overWater.get(plant.id) ?? []);
     if (asks.length === 0) {
       stop.quiet += 1;
       continue;
@@ -103,7 +105,7 @@ function mostWorth(spots: Rounds['spots']): number[] {
 }
 
 function asksOf(
-  { file, decision, lookDue, overrule }: Judgement,
+  { decision, lookDue, overrule }: Judgement,
   date: IsoDate,
   due: readonly TaskRow[],
   water: readonly ReservoirAsk[],
@@ -119,7 +121,7 @@ function asksOf(
     });
   }
   for (const ask of water) asks.push({ kind: 'reservoir', ask });
-  for (const task of due.filter(({ plantId }) => plantId === file.plant.id)) {
+  for (const task of due) {
     asks.push({ kind: 'task', task });
   }
   const alreadyAsked = asks.some((ask) => ask.kind === 'task' && ask.task.kind === 'look');

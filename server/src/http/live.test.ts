@@ -1,0 +1,78 @@
+import type { AddressInfo } from 'node:net';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { testApp, type TestApp } from '../testApp.ts';
+
+let app: TestApp;
+let server: ReturnType<TestApp['app']['listen']>;
+let address: string;
+beforeEach(async () => {
+  app = testApp();
+  await new Promise<void>((listening) => {
+    server = app.app.listen(0, '127.0.0.1', () => listening());
+  });
+  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+});
+afterEach(() => {
+  server.closeAllConnections();
+  server.close();
+  app.close();
+});
+
+/** The next event of a stream. */
+async function next(reader: ReadableStreamDefaultReader<string>): Promise<Record<string, unknown>> {
+  for (;;) {
+    const { value } = await reader.read();
+    const data = /^event: done\ndata: (.*)$/m.exec(value ?? '')?.[1];
+    if (data) return JSON.parse(data) as Record<string, unknown>;
+  }
+}
+async function listen() {
+  const { body, headers } = await fetch(`${address}/api/events`);
+  expect(headers.get('content-type')).toBe('text/event-stream');
+  const decoder = new TextDecoderStream();
+  void body!.pipeTo(decoder.writable as never).catch(() => undefined);
+  return decoder.readable.getReader();
+}
+const addSpot = (window?: string) =>
+  fetch(`${address}/api/spots`, {
+    method: 'POST',
+    headers: {
+      'Content-Type': 'application/json',
+      ...(window ? { 'X-Fernbank-Window': window } : {}),
+    },
+    body: JSON.stringify({ name: 'Sill', latitudeDeg: 54 }),
+  });
+
+describe('open windows', () => {
+  it('hear of what was done, in which tables, and by which window', async () => {
+    const [one, two] = [await listen(), await listen()];
+    await addSpot('window-0001');
+    const heard = { deed: 1, tables: ['spots'], plantIds: [], window: 'window-0001' };
+    expect(await next(one)).toEqual(heard);
+    expect(await next(two)).toEqual(heard);
+  });
+
+  it('hear nothing of what was refused', async () => {
+    const reader = await listen();
+    await fetch(`${address}/api/spots`, {
+      method: 'POST',
+      body: '{}',
+      headers: { 'Content-Type': 'application/json' },
+    });
+    await addSpot();
+    expect(await next(reader)).toMatchObject({ deed: 1, window: null });
+  });
+
+  it('are 64 at most', async () => {
+    const opened = await Promise.all(Array.from({ length: 64 }, listen));
+    expect((await fetch(`${address}/api/events`)).status).toBe(429);
+    await opened[0]!.cancel();
+    await expect
+      .poll(async () => {
+        const { status, body } = await fetch(`${address}/api/events`);
+        await body?.cancel();
+        return status;
+      })
+      .toBe(200);
+  });
+});
