@@ -3,6 +3,7 @@ import {
   mdiBookOpenPageVariantOutline,
   mdiCalendarStar,
   mdiFlowerPollenOutline,
+  mdiKeyboardOutline,
   mdiScaleBalance,
   mdiShovel,
   mdiThemeLightDark,
@@ -14,14 +15,20 @@ import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import TimerBar from './components/bench/TimerBar.vue';
+import ConflictDialog from './components/ConflictDialog.vue';
 import PageSize from './components/PageSize.vue';
 import OutboxBar from './components/OutboxBar.vue';
+import ShortcutsDialog from './components/ShortcutsDialog.vue';
+import SignIn from './components/SignIn.vue';
+import { useShortcuts } from './composables/useShortcuts.ts';
 import { m } from './messages/index.ts';
 import { useBench } from './stores/bench.ts';
+import { useConflict } from './stores/conflict.ts';
+import { useLive } from './stores/live.ts';
 import { useNotices } from './stores/notices.ts';
 import { usePantry } from './stores/pantry.ts';
 import { useSettings } from './stores/settings.ts';
-import { wordsFor } from './api/client.ts';
+import { wordsFor, whenCalled } from './api/client.ts';
 
 const route = useRoute();
 const settings = useSettings();
@@ -57,18 +64,47 @@ const systemDark = window.matchMedia('(prefers-color-scheme: dark)').matches;
 const isDark = computed(() => (chosenTheme.value || (systemDark ? 'dark' : 'light')) === 'dark');
 watch(isDark, (dark) => theme.change(dark ? 'dark' : 'light'), { immediate: true });
 const switchTheme = () => (chosenTheme.value = isDark.value ? 'light' : 'dark');
+function undoNewest(): void {
+  notices.current?.undo?.().catch(notices.fault);
+  notices.clear();
+}
+const { listOpen } = useShortcuts({
+  t: switchTheme,
+  u: () => notices.current?.undo && undoNewest(),
+});
 
 const ready = ref(false);
 const fault = ref('');
+const shut = ref(false);
+const live = useLive();
+whenCalled({ settle: useConflict().ask, signIn: () => (shut.value = true) });
+watch(
+  () => live.turn,
+  () => {
+    const { tables } = live.newest;
+    const any = (...names: string[]) => tables.some((table) => ['*', ...names].includes(table));
+    if (any('settings')) settings.load().catch(notices.fault);
+    if (any('components', 'recipes')) pantry.load().catch(notices.fault);
+    if (any('benches')) void bench.load();
+  },
+);
 async function start(): Promise<void> {
   fault.value = '';
+  shut.value = false;
   try {
     await Promise.all([settings.load(), pantry.load()]);
     ready.value = true;
+    live.start();
     void bench.load();
   } catch (error) {
     fault.value = wordsFor(error);
   }
+}
+/** Back inside: what was open goes on where it was. */
+function entered(): void {
+  if (!ready.value) return void start();
+  shut.value = false;
+  live.told({ tables: ['*'], plantIds: [] });
 }
 void start();
 watch(
@@ -99,6 +135,13 @@ watch(
       </nav>
       <template #append>
         <v-btn
+          v-if="!smAndDown"
+          :icon="mdiKeyboardOutline"
+          variant="text"
+          :aria-label="m.keeping.keys.help"
+          @click="listOpen = true"
+        />
+        <v-btn
           :icon="mdiThemeLightDark"
           variant="text"
           :aria-label="m.app.theme"
@@ -108,7 +151,8 @@ watch(
     </v-app-bar>
 
     <v-main id="page" tabindex="-1">
-      <div v-if="fault" class="page">
+      <SignIn v-if="shut" @entered="entered" />
+      <div v-else-if="fault" class="page">
         <div class="panel stack" role="alert">
           <h1>{{ m.error.title }}</h1>
           <p>{{ fault }}</p>
@@ -119,7 +163,7 @@ watch(
       </div>
       <OutboxBar v-if="ready" />
       <TimerBar v-if="ready && !route.path.endsWith('/bench')" />
-      <router-view v-if="ready && !fault" :key="route.path" />
+      <router-view v-if="ready && !fault && !shut" :key="route.path" />
       <p v-if="ready && settings.current.demo" class="demo quiet no-print">{{ m.app.demo }}</p>
     </v-main>
 
@@ -136,6 +180,8 @@ watch(
       </router-link>
     </nav>
 
+    <ConflictDialog />
+    <ShortcutsDialog v-model="listOpen" />
     <v-snackbar
       :model-value="notices.current !== null"
       :color="notices.current?.kind === 'fault' ? 'error' : 'slate'"
@@ -146,14 +192,7 @@ watch(
     >
       <span role="status">{{ notices.current?.text }}</span>
       <template #actions>
-        <v-btn
-          v-if="notices.current?.undo"
-          variant="text"
-          @click="
-            notices.current.undo().catch(notices.fault);
-            notices.clear();
-          "
-        >
+        <v-btn v-if="notices.current?.undo" variant="text" @click="undoNewest">
           {{ m.app.undo }}
         </v-btn>
         <v-btn variant="text" @click="notices.clear()">{{ m.app.close }}</v-btn>

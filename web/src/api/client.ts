@@ -22,7 +22,32 @@ interface Options {
   body?: unknown;
   /** revision that the change builds on */
   rev?: number;
+  /** stands for this one write, however often it is sent */
+  key?: string;
+  /** hears which entry of the history a write became */
+  onDeed?: (deed: number) => void;
+  /** whoever asks settles a conflict itself */
+  ownConflict?: boolean;
 }
+
+/** What settles a write that was made stale elsewhere; null: it stays refused. */
+type Settle = (path: string, body: object) => Promise<{ body: object; rev: number } | null>;
+let settle: Settle = () => Promise.resolve(null);
+let askToSignIn: () => void = () => undefined;
+
+/** How the interface deals with what any call can meet: two devices at once, and a closed door. */
+export function whenCalled(handlers: { settle: Settle; signIn: () => void }): void {
+  ({ settle, signIn: askToSignIn } = handlers);
+}
+
+/** A name that nothing else has: works without HTTPS too, which `randomUUID` does not. */
+export function freshKey(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/** This window, so that it is not told of what it did itself. */
+export const WINDOW = freshKey();
 
 const early = new Map<string, Promise<unknown>>();
 
@@ -44,7 +69,22 @@ export async function api<T>(path: string, options: Options = {}): Promise<T> {
 }
 
 async function send<T>(path: string, options: Options): Promise<T> {
-  const { method = 'GET', body, rev } = options;
+  try {
+    return await sendOnce<T>(path, options);
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    if (error.status === 401 && error.code === 'signIn') askToSignIn();
+    const { body, method, ownConflict } = options;
+    const stale = error.status === 412 && method === 'PATCH' && !ownConflict;
+    if (!stale || typeof body !== 'object' || body === null) throw error;
+    const settled = await settle(path, body);
+    if (!settled) throw error;
+    return send<T>(path, { ...options, ...settled });
+  }
+}
+
+async function sendOnce<T>(path: string, options: Options): Promise<T> {
+  const { method = 'GET', body, rev, key, onDeed } = options;
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -52,12 +92,16 @@ async function send<T>(path: string, options: Options): Promise<T> {
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(rev === undefined ? {} : { 'If-Match': `"${rev}"` }),
+        ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+        ...(method === 'GET' ? {} : { 'X-Fernbank-Window': WINDOW }),
       },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(m.error.network, 0, 'network');
   }
+  const deed = response.headers?.get('X-Fernbank-Deed');
+  if (deed) onDeed?.(Number(deed));
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;

@@ -9,6 +9,14 @@ const long = new Intl.DateTimeFormat(undefined, {
   year: 'numeric',
 });
 
+const withTime = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+
 const asDate = (iso: string) => new Date(`${iso}T12:00:00`);
 
 /** Calendar days in the reader's own way of writing them. */
@@ -19,6 +27,8 @@ export function useDates() {
     day: (iso: string) =>
       (iso.slice(0, 4) === settings.current.today.slice(0, 4) ? short : long).format(asDate(iso)),
     full: (iso: string) => long.format(asDate(iso)),
+    /** a moment, ISO 8601 */
+    moment: (iso: string) => withTime.format(new Date(iso)),
     daysLate: (due: string) => daysBetween(due, settings.current.today),
   };
 }

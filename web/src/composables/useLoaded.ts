@@ -1,5 +1,6 @@
 import { ref, watch, type Ref, type WatchSource } from 'vue';
 import { wordsFor } from '../api/client.ts';
+import { useLive } from '../stores/live.ts';
 
 /**
  * Something fetched when a view opens and whenever what it depends on changes,
@@ -19,6 +20,9 @@ export function useLoaded<T>(fetchIt: () => Promise<T>, on: WatchSource[] = []) 
       if (mine === latest) fault.value = wordsFor(error);
     }
   }
+  // What another window or device did shows here without being asked for.
+  const live = useLive();
+  watch(() => live.turn, load);
   // At once, so that the answer is on its way while the view is still being built.
   void load();
   if (on.length > 0) watch(on, load);

@@ -1,6 +1,9 @@
 import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
 import { day, quarantine } from './day.ts';
+import { fields, rowWords } from './fields.ts';
+import { importing } from './importing.ts';
+import { keeping } from './keeping.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
 
@@ -14,10 +17,14 @@ const potUps = (cost: number) =>
 export const en = {
   bench,
   day,
+  fields,
+  importing,
+  keeping,
   labels,
   mix,
   outcome,
   quarantine,
+  rowWords,
   solutions,
   tray,
   water,
@@ -764,8 +771,8 @@ export const en = {
     undoRepot: 'Undo this repot',
     undoAsk: 'Undo this repot? Pot, medium and tasks return to what they were before.',
     undone: 'Repot undone.',
-    deleteAsk: (name: string) => `Delete ${name} with its whole record?`,
-    deleted: 'Deleted.',
+    deleted: 'It lies in the bin for 30 days.',
+    past: 'What was done to it',
     look: 'Look',
     verdict: 'Verdict',
     fit: 'Fit a pot',
@@ -843,6 +850,7 @@ export const en = {
   },
   spot: {
     title: 'Spots',
+    removed: (name: string) => `${name} lies in the bin for 30 days.`,
     add: 'Add a spot',
     name: 'Name of the spot',
     light: 'Light',

@@ -7,6 +7,8 @@ import { api, ApiError, wordsFor } from '../api/client.ts';
 export interface Parcel {
   path: string;
   body: unknown;
+  /** stands for this one entry: the server takes it once, however often it is sent */
+  key: string;
   /** whose it is, for the keeper's eye */
   label: string;
   /** why the server would not take it; such a one is not sent again by itself */
@@ -44,11 +46,12 @@ export const useOutbox = defineStore('outbox', () => {
     try {
       for (const parcel of [...waiting.value]) {
         try {
-          await api(parcel.path, { method: 'POST', body: parcel.body });
-          parcels.value = parcels.value.filter((kept) => kept !== parcel && !same(kept, parcel));
+          await api(parcel.path, { method: 'POST', body: parcel.body, key: parcel.key });
+          parcels.value = parcels.value.filter((kept) => !same(kept, parcel));
           sent += 1;
         } catch (error) {
-          if (error instanceof ApiError && error.silent) break;
+          // A door that closed meanwhile is no refusal of what waits.
+          if (error instanceof ApiError && (error.silent || error.status === 401)) break;
           parcels.value = parcels.value.map((kept) =>
             same(kept, parcel) ? { ...kept, refused: wordsFor(error) } : kept,
           );
@@ -67,5 +70,4 @@ export const useOutbox = defineStore('outbox', () => {
   return { parcels, waiting, refused, sending, keep, send, drop };
 });
 
-const same = (a: Parcel, b: Parcel) =>
-  a.path === b.path && JSON.stringify(a.body) === JSON.stringify(b.body);
+const same = (a: Parcel, b: Parcel) => a.key === b.key;

@@ -2,7 +2,7 @@
 import { fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ApiError, wordsFor } from '../api/client.ts';
+import { api, ApiError, freshKey, wordsFor } from '../api/client.ts';
 import type { Look, Photo, PlantFile } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import NumberField from '../components/NumberField.vue';
@@ -105,11 +105,15 @@ function parcels(): Parcel[] {
   const parts = measured.value.map((taken) => ({
     path: '/measurements',
     label,
+    key: freshKey(),
     body: { plantId: id, date, minute, ...taken },
   }));
   const hasLook = Object.keys(signals).length > 0 || note.trim() !== '';
   return hasLook
-    ? [...parts, { path: '/looks', label, body: { plantId: id, date, signals, note } }]
+    ? [
+        ...parts,
+        { path: '/looks', label, key: freshKey(), body: { plantId: id, date, signals, note } },
+      ]
     : parts;
 }
 
@@ -125,8 +129,8 @@ async function save(): Promise<void> {
   try {
     let look: Look | null = null;
     while (toSend.length > 0) {
-      const { path, body } = toSend[0]!;
-      const row = await api<Look>(path, { method: 'POST', body });
+      const { path, body, key } = toSend[0]!;
+      const row = await api<Look>(path, { method: 'POST', body, key });
       if (path === '/looks') look = row;
       // What was sent is not sent twice when a later part fails.
       toSend.shift();

@@ -25,6 +25,7 @@ import { mediumName } from '../composables/figureWords.ts';
 import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { useExtraWords } from '../composables/extraWords.ts';
+import { useRemoval } from '../composables/useRemoval.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import ReservoirCard from '../components/water/ReservoirCard.vue';
@@ -243,25 +244,18 @@ async function undoRepot(repot: Repot): Promise<void> {
     notices.fault(error);
   }
 }
-async function removePhoto(photo: Photo): Promise<void> {
-  try {
-    await api(`/photos/${photo.id}`, { method: 'DELETE' });
-    notices.done(m.plant.deleted);
-    await load();
-  } catch (error) {
-    notices.fault(error);
-  }
-}
-async function remove(): Promise<void> {
-  const { plant } = file.value!;
-  if (!window.confirm(m.plant.deleteAsk(plant.name))) return;
-  try {
-    await api(`/plants/${plant.id}`, { method: 'DELETE', rev: plant.rev });
-    notices.done(m.plant.deleted);
-    await router.push('/record');
-  } catch (error) {
-    notices.fault(error);
-  }
+const removal = useRemoval();
+const removePhoto = (photo: Photo) =>
+  removal({ path: `/photos/${photo.id}`, said: m.plant.deleted, then: load, back: load });
+function remove(): Promise<void> {
+  const { id: gone, rev } = file.value!.plant;
+  return removal({
+    path: `/plants/${gone}`,
+    rev,
+    said: m.plant.deleted,
+    then: () => router.push('/record'),
+    back: () => router.push(`/plants/${gone}`),
+  });
 }
 </script>
 
@@ -362,6 +356,9 @@ async function remove(): Promise<void> {
               min-height="48"
               >{{ m.plant.propagate }}</v-btn
             >
+            <v-btn variant="text" min-height="48" :to="`/record/past?plant=${file.plant.id}`">{{
+              m.plant.past
+            }}</v-btn>
             <v-btn
               :prepend-icon="mdiDeleteOutline"
               variant="text"

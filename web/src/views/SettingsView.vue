@@ -22,6 +22,7 @@ import NumberField from '../components/NumberField.vue';
 import RecordNav from '../components/RecordNav.vue';
 import SpotDialog from '../components/SpotDialog.vue';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useRemoval } from '../composables/useRemoval.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -51,14 +52,9 @@ async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promi
     notices.fault(error);
   }
 }
-async function remove(spot: SpotRow): Promise<void> {
-  try {
-    await api(`/spots/${spot.id}`, { method: 'DELETE', rev: spot.rev });
-    await load();
-  } catch (error) {
-    notices.fault(error);
-  }
-}
+const removal = useRemoval();
+const remove = ({ id, rev, name: label }: SpotRow) =>
+  removal({ path: `/spots/${id}`, rev, said: m.spot.removed(label), then: load, back: load });
 const list = (schools: Record<string, { label: string }>) =>
   Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
 /** Schools of the hands: each says what it costs. */

@@ -12,6 +12,7 @@ import PotCards from '../components/shelf/PotCards.vue';
 import PotDialog from '../components/shelf/PotDialog.vue';
 import SupportDialog from '../components/shelf/SupportDialog.vue';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useRemoval } from '../composables/useRemoval.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -117,23 +118,9 @@ async function addMore(): Promise<void> {
   );
 }
 
-/** Removing gives an undo that makes the same row again. */
-async function remove<T extends { id: number; rev: number }>(path: string, row: T): Promise<void> {
-  try {
-    await api(`${path}/${row.id}`, { method: 'DELETE', rev: row.rev });
-    await load();
-    notices.done(m.shelf.removed, async () => {
-      const lasting = Object.fromEntries(
-        Object.entries(row).filter(([name]) => !MADE_BY_SERVER.has(name)),
-      );
-      await api(path, { method: 'POST', body: lasting });
-      await load();
-    });
-  } catch (error) {
-    notices.fault(error);
-  }
-}
-const MADE_BY_SERVER = new Set(['id', 'rev', 'createdAt', 'updatedAt', 'fillL', 'soakingSince']);
+const removal = useRemoval();
+const remove = (path: string, { id, rev }: { id: number; rev: number }) =>
+  removal({ path: `${path}/${id}`, rev, said: m.shelf.removed, then: load, back: load });
 const longest = computed(() =>
   Math.max(1, ...(loaded.value?.supports ?? []).map(({ lengthCm }) => lengthCm)),
 );

@@ -333,7 +333,12 @@ describe('Look', () => {
       'date must not be before the plant arrived',
       'date',
     );
-    outbox.keep({ path: '/looks', body: { plantId: 5 }, label: 'Look: Gangway' });
+    outbox.keep({
+      path: '/looks',
+      key: 'key-0001',
+      body: { plantId: 5 },
+      label: 'Look: Gangway',
+    });
     expect(await outbox.send()).toBe(0);
     expect(outbox.refused[0]!.refused).toContain('before the plant arrived');
     outbox.drop(outbox.refused[0]!);
