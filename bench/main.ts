@@ -367,7 +367,10 @@ async function firstScreen(): Promise<void> {
   const seen: number[] = [];
   let urls: string[] = [];
   for (let i = 0; i < 9; i++) {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: 'block',
+    });
     const page = await context.newPage();
     urls = [];
     page.on('request', (request) => urls.push(request.url()));

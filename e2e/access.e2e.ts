@@ -12,7 +12,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing in any view, ${colorScheme}`, async ({ browser }) => {
     // Thirty views, each read as a whole: how long that takes is not what is tested.
     test.setTimeout(480_000);
-    const context = await browser.newContext({ colorScheme });
+    const context = await browser.newContext({ colorScheme, serviceWorkers: 'block' });
     const page = await context.newPage();
     for (const path of VIEWS) {
       await page.goto(`http://127.0.0.1:${GARDEN_PORT}${path}`);

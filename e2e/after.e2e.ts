@@ -125,7 +125,10 @@ test('two devices share the bench: a step ticked on both is done once, and what 
   browser,
 }) => {
   const device = async () => {
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    const context = await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      serviceWorkers: 'block',
+    });
     const page = await context.newPage();
     await page.goto(`${GARDEN}/plants/14/bench`);
     await expect(page.getByText(/^Step 1 of \d+/)).toBeVisible();
@@ -146,7 +149,7 @@ test('two devices share the bench: a step ticked on both is done once, and what 
   expect(items).toMatchObject([{ plantId: 14, found: { liveRoots: 0.4 } }]);
   expect(items[0].done).toHaveLength(1);
   // A third device picks up where the others are.
-  const three = await (await browser.newContext()).newPage();
+  const three = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await three.goto(`${GARDEN}/plants/14/bench`);
   await expect(three.getByText(/^Step 2 of \d+/)).toBeVisible();
   await three.context().close();

@@ -3,6 +3,8 @@ import { defineConfig } from '@playwright/test';
 /** The real interface on the demo garden and on an empty collection, each with a server of its own. */
 export const GARDEN_PORT = 4190;
 export const EMPTY_PORT = 4191;
+/** behind a passphrase, and stopped and started again by its test */
+export const DOOR_PORT = 4193;
 const TODAY = '2026-03-16';
 
 const serve = (port: number, database: string, prepare: string) => ({
@@ -30,6 +32,8 @@ export default defineConfig({
   use: {
     actionTimeout: 15_000,
     locale: 'en-GB',
+    // What stands between page and server is tested by itself, in keeping.e2e.ts.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -74,7 +74,12 @@ const browser = await chromium.launch({
 for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of VIEWS.map(
   ([a, b, c, shot = {}]) => [a, b, c, shot] as const,
 )) {
-  const context = await browser.newContext({ viewport, colorScheme, locale: 'en-GB' });
+  const context = await browser.newContext({
+    viewport,
+    colorScheme,
+    locale: 'en-GB',
+    serviceWorkers: 'block',
+  });
   const page = await context.newPage();
   await page.goto(address + view);
   await page.waitForLoadState('networkidle');

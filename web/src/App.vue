@@ -20,11 +20,13 @@ import PageSize from './components/PageSize.vue';
 import OutboxBar from './components/OutboxBar.vue';
 import ShortcutsDialog from './components/ShortcutsDialog.vue';
 import SignIn from './components/SignIn.vue';
+import { useDates } from './composables/useDates.ts';
 import { useShortcuts } from './composables/useShortcuts.ts';
 import { m } from './messages/index.ts';
 import { useBench } from './stores/bench.ts';
 import { useConflict } from './stores/conflict.ts';
 import { useLive } from './stores/live.ts';
+import { useOffline } from './stores/offline.ts';
 import { useNotices } from './stores/notices.ts';
 import { usePantry } from './stores/pantry.ts';
 import { useSettings } from './stores/settings.ts';
@@ -36,6 +38,7 @@ const notices = useNotices();
 const pantry = usePantry();
 const bench = useBench();
 const { smAndDown } = useDisplay();
+const { moment } = useDates();
 
 const places: { to: string; word: string; short?: string; icon: string }[] = [
   { to: '/rounds', word: m.nav.rounds, icon: mdiWalk },
@@ -77,7 +80,14 @@ const ready = ref(false);
 const fault = ref('');
 const shut = ref(false);
 const live = useLive();
-whenCalled({ settle: useConflict().ask, signIn: () => (shut.value = true) });
+const offline = useOffline();
+whenCalled({
+  settle: useConflict().ask,
+  signIn: () => {
+    shut.value = true;
+    void offline.forget();
+  },
+});
 watch(
   () => live.turn,
   () => {
@@ -95,6 +105,7 @@ async function start(): Promise<void> {
     await Promise.all([settings.load(), pantry.load()]);
     ready.value = true;
     live.start();
+    void offline.start();
     void bench.load();
   } catch (error) {
     fault.value = wordsFor(error);
@@ -160,6 +171,17 @@ watch(
             <v-btn color="primary" @click="start">{{ m.app.retry }}</v-btn>
           </div>
         </div>
+      </div>
+      <div v-if="offline.asOf || offline.waiting" class="told no-print" role="status">
+        <p v-if="offline.asOf" class="caution">
+          {{ m.keeping.offline.reading(moment(new Date(offline.asOf).toISOString())) }}
+        </p>
+        <p v-if="offline.waiting" class="row">
+          {{ m.keeping.offline.update }}
+          <v-btn variant="outlined" min-height="44" @click="offline.takeOver()">{{
+            m.keeping.offline.reload
+          }}</v-btn>
+        </p>
       </div>
       <OutboxBar v-if="ready" />
       <TimerBar v-if="ready && !route.path.endsWith('/bench')" />
@@ -268,6 +290,11 @@ watch(
   color: rgb(var(--v-theme-primary));
   font-weight: 700;
   box-shadow: inset 0 3px 0 rgb(var(--v-theme-primary));
+}
+.told {
+  max-width: 1180px;
+  margin: 0 auto;
+  padding: 10px 24px 0;
 }
 .demo {
   max-width: 1180px;

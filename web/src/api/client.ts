@@ -1,4 +1,5 @@
 import { m } from '../messages/index.ts';
+import { KEPT_HEADER } from '../offline.ts';
 
 /** A refusal by the server, or its silence. */
 export class ApiError extends Error {
@@ -38,6 +39,12 @@ let askToSignIn: () => void = () => undefined;
 /** How the interface deals with what any call can meet: two devices at once, and a closed door. */
 export function whenCalled(handlers: { settle: Settle; signIn: () => void }): void {
   ({ settle, signIn: askToSignIn } = handlers);
+}
+
+let answered: (kept: string | null) => void = () => undefined;
+/** Hears of every answer whether it was kept from before, and from when. */
+export function whenAnswered(told: (kept: string | null) => void): void {
+  answered = told;
 }
 
 /** A name that nothing else has: works without HTTPS too, which `randomUUID` does not. */
@@ -100,6 +107,7 @@ async function sendOnce<T>(path: string, options: Options): Promise<T> {
   } catch {
     throw new ApiError(m.error.network, 0, 'network');
   }
+  answered(response.headers?.get(KEPT_HEADER) ?? null);
   const deed = response.headers?.get('X-Fernbank-Deed');
   if (deed) onDeed?.(Number(deed));
   if (response.status === 204) return undefined as T;

@@ -23,7 +23,10 @@ const pages = computed(() => {
 <template>
   <header class="head">
     <div>
-      <div class="serif name">{{ file.plant.name }}</div>
+      <!-- Of a verdict the verdict is the title. -->
+      <component :is="at === 'verdict' ? 'div' : 'h1'" class="serif name">{{
+        file.plant.name
+      }}</component>
       <div class="quiet">
         <span class="taxon">{{ file.plant.taxon }}</span> · {{ file.spot.name }} ·
         {{ length(rimCm(file.plant.pot)) }}

@@ -54,6 +54,7 @@ export const importing = {
   judging: 'Judging rows…',
   counts: { add: 'to add', update: 'to change', skip: 'left as they are', refuse: 'refused' },
   newSpots: (names: string[]) => `New spots: ${names.join(', ')}`,
+  ofRows: (note: string, rows: number) => `${note} (${rows.toLocaleString()} rows)`,
   line: 'Line',
   fate: { add: 'adds', update: 'changes', skip: 'left', refuse: 'refused' },
   onlyFirst: (n: number) => `and ${n.toLocaleString()} more rows like these`,

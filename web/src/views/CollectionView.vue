@@ -44,7 +44,7 @@ const subject = (plant: Plant) => ({
       <RecordNav at="collection" />
     </header>
     <div class="row spread">
-      <v-text-field v-model="typed" :label="m.record.search" clearable class="search" />
+      <v-text-field v-model="typed" data-search :label="m.record.search" clearable class="search" />
       <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus" min-height="48">{{
         m.record.add
       }}</v-btn>

@@ -72,6 +72,17 @@ function setGroup(taxon: string, group: string | null): void {
   const { [taxon]: _before, ...others } = mapping.value!.groups;
   set({ groups: group ? { ...others, [taxon]: group } : others });
 }
+/** What is assumed of many rows alike is told once, above them. */
+const ALIKE = 3;
+const common = computed(() => {
+  const counted = new Map<string, number>();
+  for (const note of preview.value?.fates.flatMap(({ notes }) => notes) ?? []) {
+    counted.set(note, (counted.get(note) ?? 0) + 1);
+  }
+  return [...counted].filter(([, rows]) => rows >= ALIKE).map(([note, rows]) => ({ note, rows }));
+});
+const ownNotes = (notes: string[]) =>
+  notes.filter((note) => !common.value.some((one) => one.note === note)).join('; ');
 const ORDER: FateKind[] = ['add', 'update', 'skip', 'refuse'];
 async function bringIn(): Promise<void> {
   let deed = 0;
@@ -132,13 +143,16 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
       <section class="panel stack">
         <h2>{{ t.fates }}</h2>
         <div class="row">
-          <span v-for="kind in ORDER" :key="kind" class="count" :class="kind">
+          <span v-for="kind in ORDER" :key="kind" class="count" :class="`to-${kind}`">
             <strong>{{ (preview?.counts[kind] ?? 0).toLocaleString() }}</strong>
             {{ t.counts[kind] }}
           </span>
           <span v-if="judging" class="quiet" role="status">{{ t.judging }}</span>
         </div>
         <p v-if="preview && preview.newSpots.length > 0">{{ t.newSpots(preview.newSpots) }}</p>
+        <p v-if="common.length > 0" class="quiet">
+          {{ common.map(({ note, rows }) => t.ofRows(note, rows)).join('; ') }}
+        </p>
         <div class="row">
           <v-btn
             color="primary"
@@ -161,7 +175,7 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
               <tr v-for="fate in preview.fates" :key="fate.line">
                 <td class="num quiet">{{ t.line }} {{ fate.line }}</td>
                 <td>
-                  <span class="mark" :class="fate.fate">{{ t.fate[fate.fate] }}</span>
+                  <span :class="`to-${fate.fate}`">{{ t.fate[fate.fate] }}</span>
                 </td>
                 <td>{{ fate.name }}</td>
                 <td>
@@ -169,9 +183,7 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
                     <template v-if="problem.column">{{ problem.column }}: </template
                     >{{ problem.message }}
                   </span>
-                  <span v-if="fate.notes.length > 0" class="quiet">{{
-                    fate.notes.join('; ')
-                  }}</span>
+                  <span class="quiet">{{ ownNotes(fate.notes) }}</span>
                 </td>
               </tr>
             </tbody>
@@ -296,8 +308,7 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
 .count strong {
   font-size: 1.3rem;
 }
-.refuse strong,
-.mark.refuse {
+.to-refuse {
   color: rgb(var(--v-theme-error));
   font-weight: 700;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { api, ApiError } from '../api/client.ts';
 import type { Copy, CopyList, DeviceRow } from '../api/keepingTypes.ts';
 import FetchState from '../components/FetchState.vue';
@@ -8,11 +8,13 @@ import { useDates } from '../composables/useDates.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
+import { useOffline } from '../stores/offline.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 
 const notices = useNotices();
 const settings = useSettings();
+const offline = useOffline();
 const pantry = usePantry();
 const { full, moment } = useDates();
 const { value: copies, fault, load } = useLoaded(() => api<CopyList>('/copies'));
@@ -30,6 +32,11 @@ const stateOf = ({ state }: Copy) =>
   state.sound ? m.keeping.copies.plants(state.plants) : m.keeping.copies.damaged(state.why);
 /** Tables that a keeper would open in a spreadsheet; of history and mappings the backup tells. */
 const INNER = new Set(['deeds', 'changes', 'mappings', 'settings', 'recipe_versions', 'benches']);
+const shownTables = computed(() =>
+  (tables.value ?? [])
+    .filter(({ name }) => !INNER.has(name))
+    .sort((a, b) => tableWord(a.name).localeCompare(tableWord(b.name))),
+);
 const tableWord = (name: string) => m.rowWords[name]?.[1] ?? name;
 
 /** What is asked before the whole collection is replaced. */
@@ -100,6 +107,7 @@ async function makeAddress(): Promise<void> {
 async function signOut(device: DeviceRow): Promise<void> {
   try {
     await api(device.here ? '/door' : `/devices/${device.id}`, { method: 'DELETE' });
+    if (device.here) await offline.forget();
     notices.done(m.keeping.devices.outNow);
     await loadDevices();
   } catch (error) {
@@ -176,10 +184,7 @@ async function signOut(device: DeviceRow): Promise<void> {
         <h2>{{ m.keeping.backup.tables }}</h2>
         <p class="quiet">{{ m.keeping.backup.tablesIntro }}</p>
         <ul class="tables">
-          <li
-            v-for="table in (tables ?? []).filter(({ name }) => !INNER.has(name))"
-            :key="table.name"
-          >
+          <li v-for="table in shownTables" :key="table.name">
             <a :href="`/api/tables/${table.name}.csv`" download>{{ tableWord(table.name) }}</a>
             <span class="quiet">{{ m.keeping.backup.rows(table.rows) }}</span>
           </li>
@@ -271,7 +276,9 @@ async function signOut(device: DeviceRow): Promise<void> {
 .tables {
   list-style: none;
   padding: 0;
-  columns: 2 180px;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 200px), 1fr));
+  gap: 0 24px;
 }
 .tables li {
   display: flex;

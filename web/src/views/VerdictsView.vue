@@ -82,7 +82,13 @@ function when(summary: VerdictSummary): string {
       </div>
     </header>
     <div v-if="verdicts && verdicts.length > 0" class="filters">
-      <v-text-field v-model="filter" :label="m.verdicts.filter" clearable hide-details />
+      <v-text-field
+        v-model="filter"
+        data-search
+        :label="m.verdicts.filter"
+        clearable
+        hide-details
+      />
       <v-select
         v-model="kind"
         :items="kinds"

@@ -57,7 +57,7 @@ const MOST_TOLD = 6;
       }}<template v-if="others"> {{ h.with(others) }}</template>
       <span v-if="deed.undoneBy !== null" class="mark">{{ h.undone }}</span>
     </p>
-    <ul v-if="told.length > 0" class="fields">
+    <ul v-if="told.length > 0" class="told">
       <li v-for="one in told.slice(0, MOST_TOLD)" :key="one.field">
         {{ fieldWord(one.field) }}:
         <template v-if="deed.entries[0]!.op === 'change'">
@@ -92,7 +92,7 @@ const MOST_TOLD = 6;
   border-radius: 10px;
   font-size: 0.85rem;
 }
-.fields {
+.told {
   margin: 2px 0;
   padding: 0;
   list-style: none;
