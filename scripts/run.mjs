@@ -166,6 +166,13 @@ const commands = {
     buildInterface();
     must(bin('tsx'), ['bench/main.ts']);
   },
+  faults() {
+    buildInterface();
+    must(bin('tsx'), ['faults/main.ts', ...process.argv.slice(3)]);
+  },
+  load() {
+    must(bin('tsx'), ['bench/load.ts', ...process.argv.slice(3)]);
+  },
   screenshots() {
     const chromium = ensureBrowser();
     buildInterface();

@@ -52,6 +52,7 @@ const door = passphrase
 const fixedToday = process.env.FERNBANK_TODAY;
 const today = () => fixedToday ?? localToday();
 const context = contextOf({ file, path, journal: new Journal(file), door, today, version });
+context.copies.tidy();
 const server = createServer(createApp(context, logger, join(root, 'web/dist')));
 
 server.on('error', (error: NodeJS.ErrnoException) => {

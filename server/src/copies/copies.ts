@@ -51,6 +51,15 @@ export class Copies {
     }
   }
 
+  /** Clears away what a restore or a copy that was cut short has left. Meant for the start. */
+  tidy(): void {
+    for (const name of this.#names()) {
+      if (name.startsWith('.') || name.includes('.part')) {
+        rmSync(join(this.folder, name), { recursive: true, force: true });
+      }
+    }
+  }
+
   /** Makes the copy of the day anew. @throws Error when it cannot be written */
   now(): void {
     mkdirSync(this.folder, { recursive: true });

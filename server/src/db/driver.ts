@@ -18,6 +18,8 @@ export interface OpenFile {
   value(sql: string, ...params: Cell[]): unknown;
   rows(sql: string, ...params: Cell[]): Cells[];
   run(sql: string, ...params: Cell[]): void;
+  /** a query to be asked again and again */
+  reader(sql: string): (...params: Cell[]) => Cells[];
   /** a statement to be run again and again */
   prepared(sql: string): (...params: Cell[]) => void;
   close(): void;
@@ -52,6 +54,10 @@ export function openFile(path: string): OpenFile {
     },
     rows: (sql, ...params) => file.prepare(sql).all(...params) as Cells[],
     run: (sql, ...params) => void file.prepare(sql).run(...params),
+    reader: (sql) => {
+      const statement = file.prepare(sql);
+      return (...params) => statement.all(...params) as Cells[];
+    },
     prepared: (sql) => {
       const statement = file.prepare(sql);
       return (...params) => void statement.run(...params);
@@ -104,5 +110,31 @@ function nesting(file: Sqlite): Pick<Sqlite, 'prepare' | 'transaction'> {
     const begun = (...given: unknown[]) => within(run, ...given);
     return Object.assign(begun, { deferred: begun, immediate: begun, exclusive: begun });
   };
-  return { prepare: (sql: string) => file.prepare(sql), transaction } as never;
+  return { prepare: prepareOnce(file), transaction } as never;
+}
+
+/** Statements that are kept: an application asks the same few hundred. */
+const MOST_STATEMENTS = 400;
+
+/**
+ * Prepares each statement once. Rows as lists and rows as objects are two statements, since which of
+ * them one gives is a state of it.
+ */
+function prepareOnce(file: Sqlite) {
+  const kept = new Map<string, object>();
+  return (sql: string): object => {
+    const before = kept.get(sql);
+    if (before) return before;
+    if (kept.size >= MOST_STATEMENTS) kept.clear();
+    const plain = file.prepare(sql);
+    let lists: unknown = null;
+    const made = {
+      run: (...params: Cell[]) => plain.run(...params),
+      get: (...params: Cell[]) => plain.get(...params),
+      all: (...params: Cell[]) => plain.all(...params),
+      raw: () => (lists ??= file.prepare(sql).raw()),
+    };
+    kept.set(sql, made);
+    return made;
+  };
 }

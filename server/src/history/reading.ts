@@ -46,12 +46,15 @@ interface Ask {
 
 /** The newest deeds first, a page of them. */
 export function history(file: OpenFile, { before, limit, plantId }: Ask) {
+  const asked: [sql: string, value: number | null][] = [
+    ['id < ?', before],
+    ['id IN (SELECT deed_id FROM changes WHERE plant_id = ?)', plantId],
+  ];
+  const given = asked.filter((one): one is [string, number] => one[1] !== null);
+  const where = given.map(([sql]) => sql).join(' AND ') || '1';
   const rows = file.rows(
-    `SELECT * FROM deeds d WHERE (?1 IS NULL OR d.id < ?1)
-       AND (?2 IS NULL OR d.id IN (SELECT deed_id FROM changes WHERE plant_id = ?2))
-     ORDER BY d.id DESC LIMIT ?3`,
-    before,
-    plantId,
+    `SELECT * FROM deeds WHERE ${where} ORDER BY id DESC LIMIT ?`,
+    ...given.map(([, value]) => value),
     limit + 1,
   );
   const items = rows.slice(0, limit).map((deed) => shown(file, deed));

@@ -31,7 +31,21 @@ function asHttpError(error: unknown): HttpError | null {
       return new HttpError(status, String(error.type), error.message, 'body');
     }
   }
+  if (error instanceof Error && 'code' in error) return ofDisk(String(error.code));
   if (error instanceof URIError) return new HttpError(400, 'badPath', 'the address is malformed');
+  return null;
+}
+
+/** What the disk refuses is told as such: the keeper can do something about it. */
+function ofDisk(code: string): HttpError | null {
+  if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'SQLITE_IOERR_WRITE') {
+    const message = 'the disk is full: nothing was changed. Make room, then try again';
+    return new HttpError(507, 'diskFull', message);
+  }
+  if (code.startsWith('SQLITE_READONLY') || code === 'EROFS' || code === 'EACCES') {
+    const message = 'the collection’s file cannot be written: nothing was changed';
+    return new HttpError(507, 'readOnly', message);
+  }
   return null;
 }
 

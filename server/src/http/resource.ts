@@ -1,4 +1,4 @@
-import { asc, eq, gt, and, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, sql, type SQL } from 'drizzle-orm';
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Request, Response } from 'express';
 import Joi from 'joi';
@@ -21,10 +21,11 @@ interface TrackedRow extends Revised {
 
 const MOST_PER_PAGE = 1000;
 
+const idInAddress = Joi.object<{ id: number }>({ id: rowId().required() });
 /** The id in the address. */
 export function idOf(request: Request): number {
   const { id } = request.params;
-  return check(Joi.object<{ id: number }>({ id: rowId().required() }), { id }, true).id;
+  return check(idInAddress, { id }, true).id;
 }
 
 /** `"<rev>"`, strong: a row is the same when its revision is. */
@@ -43,9 +44,26 @@ export function checkFresh(request: Request, row: Revised): void {
   }
 }
 
+/** The query that is asked most, put together once for each table. */
+const queries = new WeakMap<Db, Map<SQLiteTable, { get(of: { id: number }): unknown }>>();
+function byId(db: Db, table: TrackedTable) {
+  const ofDb = queries.get(db) ?? new Map();
+  queries.set(db, ofDb);
+  let query = ofDb.get(table);
+  if (!query) {
+    query = db
+      .select()
+      .from(table)
+      .where(eq(table.id, sql.placeholder('id')))
+      .prepare();
+    ofDb.set(table, query);
+  }
+  return query;
+}
+
 /** One row or 404. */
 export function rowOr404<T extends TrackedTable>(db: Db, table: T, id: number, what: string) {
-  const row = db.select().from(table).where(eq(table.id, id)).get();
+  const row = byId(db, table).get({ id });
   if (!row) throw notFound(`${what} ${id}`);
   return row as T['$inferSelect'] & TrackedRow;
 }
@@ -62,16 +80,58 @@ export const pageQuery = Joi.object<{
   gone: Joi.string().valid('1'),
 });
 
+/** Which rows a list has: the same few, put together once and asked again and again. */
+export interface Filter {
+  key: string;
+  sql: SQL;
+  /** what its placeholders stand for */
+  params?: Record<string, unknown>;
+}
+
+const plantQuery = Joi.object<{ plantId: number }>({ plantId: rowId() });
+/** `?plantId=` on a list of records. */
+export function ofPlant<T extends { plantId: unknown }>(
+  request: Request,
+  table: T,
+): Filter | undefined {
+  const { plantId } = request.query;
+  if (plantId === undefined) return undefined;
+  const params = { plantId: check(plantQuery, { plantId }, true).plantId };
+  return { key: 'ofPlant', sql: eq(table.plantId as never, sql.placeholder('plantId')), params };
+}
+
+interface PageQuery {
+  all(of: Record<string, unknown>): unknown[];
+}
+const pages = new WeakMap<Db, Map<SQLiteTable, Map<string, PageQuery>>>();
+function pageOf(db: Db, table: TrackedTable, filter: Filter | undefined): PageQuery {
+  const ofDb = pages.get(db) ?? new Map<SQLiteTable, Map<string, PageQuery>>();
+  pages.set(db, ofDb);
+  const ofTable = ofDb.get(table) ?? new Map<string, PageQuery>();
+  ofDb.set(table, ofTable);
+  const key = filter?.key ?? '';
+  let query = ofTable.get(key);
+  if (!query) {
+    query = db
+      .select()
+      .from(table)
+      .where(and(gt(table.id, sql.placeholder('cursor')), filter?.sql))
+      .orderBy(asc(table.id))
+      .limit(sql.placeholder('limit'))
+      .prepare();
+    ofTable.set(key, query);
+  }
+  return query;
+}
+
 /** A page of rows by id, with the cursor of the next one. */
-export function page<T extends TrackedTable>(db: Db, table: T, request: Request, where?: SQL) {
+export function page<T extends TrackedTable>(db: Db, table: T, request: Request, filter?: Filter) {
   const { cursor, limit } = check(pageQuery, request.query, true);
-  const rows = db
-    .select()
-    .from(table)
-    .where(and(gt(table.id, cursor), where))
-    .orderBy(asc(table.id))
-    .limit(limit + 1)
-    .all() as (T['$inferSelect'] & TrackedRow)[];
+  const rows = pageOf(db, table, filter).all({
+    ...filter?.params,
+    cursor,
+    limit: limit + 1,
+  }) as (T['$inferSelect'] & TrackedRow)[];
   const items = rows.slice(0, limit);
   return { items, nextCursor: rows.length > limit ? items[items.length - 1]!.id : null };
 }

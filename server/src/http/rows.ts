@@ -1,10 +1,20 @@
-import { eq, type SQL } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Request } from 'express';
 import type { Schema } from 'joi';
 import type { Db } from '../db/driver.ts';
 import type { DescribedRouter } from './described.ts';
-import { checkFresh, idOf, page, pageQuery, rowOr404, sendRow, stamp, touch } from './resource.ts';
+import {
+  checkFresh,
+  idOf,
+  page,
+  pageQuery,
+  rowOr404,
+  sendRow,
+  stamp,
+  touch,
+  type Filter,
+} from './resource.ts';
 
 type RowTable = SQLiteTable & { id: SQLiteColumn; rev: SQLiteColumn };
 type RowOf<T extends RowTable> = T['$inferSelect'] & { id: number; rev: number };
@@ -24,7 +34,7 @@ export interface Rows<T extends RowTable, New = never, Changed = never> {
   what: string;
   plural: string;
   /** rows of a list, by its query */
-  where?: (request: Request) => SQL | undefined;
+  where?: (request: Request) => Filter | undefined;
   /** a row as it is answered */
   shown?: (row: RowOf<T>) => { id: number; rev: number };
   /** made from a body; `values` checks and completes it */

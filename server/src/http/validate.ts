@@ -1,6 +1,14 @@
 import type { Schema } from 'joi';
 import { HttpError } from './errors.ts';
 
+/** A schema is made anew by every change to it: each is made required once. */
+const required = new WeakMap<Schema, Schema>();
+function requiredOf<T>(schema: Schema<T>): Schema<T> {
+  let made = required.get(schema);
+  if (!made) required.set(schema, (made = schema.required()));
+  return made as Schema<T>;
+}
+
 /**
  * Checks what came in against its schema, without guessing types: "3" is not 3.
  *
@@ -8,7 +16,7 @@ import { HttpError } from './errors.ts';
  * @throws HttpError 400 naming the first field that is wrong
  */
 export function check<T>(schema: Schema<T>, value: unknown, convert = false): T {
-  const result = schema.required().validate(value, {
+  const result = requiredOf(schema).validate(value, {
     abortEarly: true,
     convert,
     allowUnknown: false,

@@ -1,11 +1,10 @@
 import { CHECKPOINT_IDS, GRADES, GROUPS, SEEN_IDS, type Checkpoint } from '@fernbank/core';
-import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import { outcomes } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { isoDate, note, rowId } from '../http/fields.ts';
-import { sendRow } from '../http/resource.ts';
+import { sendRow, ofPlant } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
 import {
@@ -48,8 +47,7 @@ export function outcomeRoutes(context: Context): DescribedRouter {
     name: 'outcome',
     what: 'an outcome',
     plural: 'outcomes',
-    where: ({ query }) =>
-      query.plantId === undefined ? undefined : eq(outcomes.plantId, Number(query.plantId)),
+    where: (request) => ofPlant(request, outcomes),
     changed: { body: changedOutcome, values: changeOutcome },
     removed: { check: dropOutcome },
   });

@@ -8,6 +8,9 @@ import { taxonOf, type PlantRow } from '../services/collection.ts';
 import { changedValues, checkPlant, checkSpot, newValues } from '../services/plants.ts';
 import { putPotBack, putSupportBack, soakPot } from '../services/shelf.ts';
 
+const GONE = { key: 'gone', sql: isNotNull(plants.goneOn) };
+const PRESENT = { key: 'present', sql: isNull(plants.goneOn) };
+
 export function plantRoutes(context: Context): DescribedRouter {
   const { db } = context;
   const routes = new DescribedRouter();
@@ -21,7 +24,7 @@ export function plantRoutes(context: Context): DescribedRouter {
     plural: 'plants',
     shown: withTaxon,
     // Those that were lost are asked for by `?gone=1`.
-    where: ({ query }) => (query.gone === '1' ? isNotNull(plants.goneOn) : isNull(plants.goneOn)),
+    where: ({ query }) => (query.gone === '1' ? GONE : PRESENT),
     made: {
       body: newPlant,
       values: (tx, input) => {

@@ -1,5 +1,4 @@
 import { and, eq, gt, isNull } from 'drizzle-orm';
-import type { Request } from 'express';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import {
@@ -33,24 +32,12 @@ import {
   supportKindId,
   supportLength,
 } from '../http/fields.ts';
-import { checkFresh, idOf, rowOr404, sendRow, stamp } from '../http/resource.ts';
+import { checkFresh, idOf, ofPlant, rowOr404, sendRow, stamp } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
-import { check } from '../http/validate.ts';
 import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
 import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
 import { completeTask, moveAfterLook, moveAfterWatering, moveTask } from '../services/tasks.ts';
-
-/** `?plantId=` on a list of records. */
-function ofPlant<T extends { plantId: unknown }>(request: Request, table: T) {
-  const { plantId } = request.query;
-  return plantId === undefined
-    ? undefined
-    : eq(
-        table.plantId as never,
-        check(Joi.object<{ plantId: number }>({ plantId: rowId() }), { plantId }, true).plantId,
-      );
-}
 
 /** A plant cannot be seen, weighed or repotted before it came. */
 function checkArrived({ db }: Context, plantId: number, date: string): void {

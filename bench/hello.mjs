@@ -1,0 +1,7 @@
+import express from 'express';
+
+/** The least that an Express server does. */
+express()
+  .disable('x-powered-by')
+  .get('/hello', (_request, response) => void response.json({ hello: 'world' }))
+  .listen(Number(process.argv[2]), '127.0.0.1');
