@@ -69,6 +69,7 @@ export async function fuzz(port: number, count: number): Promise<void> {
     counted.join(', '),
   );
   for (const one of bad.slice(0, 8)) console.log(`       ${one}`);
+  if (bad.length > 0) console.log(errorsIn(server.said));
   holds(
     `memory grew by less than ${MOST_GROWTH_MB} MB`,
     grownMb < MOST_GROWTH_MB,
@@ -82,6 +83,12 @@ export async function fuzz(port: number, count: number): Promise<void> {
   );
   await server.kill();
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** What the server wrote down of its own faults. */
+function errorsIn(said: string): string {
+  const stacks = [...said.matchAll(/"stack":"([^"]{0,400})/g)].map(([, stack]) => stack!);
+  return [...new Set(stacks)].slice(0, 5).join('\n').replaceAll('\\n', '\n       ');
 }
 
 interface Document {
@@ -134,7 +141,7 @@ function shotOf(operation: Operation, random: Random): Shot {
       '%00',
       '..%2f..',
       'x'.repeat(300),
-      '１',
+      encodeURIComponent('１'),
       'null',
     );
   const path = operation.path.replace(/\{\w+\}/g, () =>
@@ -144,7 +151,7 @@ function shotOf(operation: Operation, random: Random): Shot {
     .filter(() => random() < 0.4)
     .map(
       (name) =>
-        `${name}=${encodeURIComponent(String(random() < 0.5 ? pick('1', TODAY, '50', 'a') : anyValue(random, 0)))}`,
+        `${name}=${encodeURIComponent(Buffer.from(String(random() < 0.5 ? pick('1', TODAY, '50', 'a') : anyValue(random, 0))).toString())}`,
     );
   const body = operation.body
     ? bodyOf(operation.body, random)
@@ -247,6 +254,9 @@ async function wireNoise(port: number, random: Random): Promise<void> {
   }
   for (const text of noise) answers.push(await talk(port, text));
   const wrong = answers.filter((one) => /^HTTP\/1\.1 5(?!05)/.test(one));
+  for (const [i, one] of answers.entries()) {
+    if (wrong.includes(one)) console.log(`       ${JSON.stringify(noise[i]!.slice(0, 160))}`);
+  }
   holds(
     `${noise.length} pieces of malformed HTTP: none brings a 5xx`,
     wrong.length === 0,

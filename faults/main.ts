@@ -3,7 +3,7 @@ import { fuzz } from './fuzz.ts';
 import { killAgainAndAgain } from './kill.ts';
 
 /** `npm run faults [-- kill|disk|fuzz] [times]`: treats a server badly and says what held. */
-const PORT = 4198;
+const PORT = Number(process.env.FERNBANK_FAULTS_PORT ?? 4198);
 const [which = 'all', times] = process.argv.slice(2);
 const asked = (name: string) => which === 'all' || which === name;
 if (asked('disk')) {

@@ -79,8 +79,12 @@ server.listen(port, host, () => {
   logger.info({ collection: path }, `Fernbank is open at http://${host}:${port}`);
   // The first keeper to ask should not wait for code that runs for the first time.
   setImmediate(() => {
-    judgeAll(file.db, today());
     housekeeping();
+    try {
+      judgeAll(file.db, today());
+    } catch (error) {
+      logger.error({ err: error as Error }, 'the collection could not be judged ahead');
+    }
   });
   setInterval(housekeeping, HOUR_MS).unref();
 });

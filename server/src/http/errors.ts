@@ -24,15 +24,17 @@ function asHttpError(error: unknown): HttpError | null {
   if (error instanceof RangeError) {
     return new HttpError(422, 'outOfRange', error.message, FIELD_FIRST.exec(error.message)?.[1]);
   }
-  if (error instanceof Error && 'type' in error && 'status' in error) {
-    // body-parser: malformed JSON, wrong charset, too large
+  if (error instanceof URIError) return new HttpError(400, 'badPath', 'the address is malformed');
+  if (error instanceof Error && 'status' in error) {
     const status = Number(error.status);
     if (status >= 400 && status < 500) {
-      return new HttpError(status, String(error.type), error.message, 'body');
+      // body-parser: malformed JSON, wrong charset, too large; without a type, files that are not there
+      return 'type' in error
+        ? new HttpError(status, String(error.type), error.message, 'body')
+        : new HttpError(status, 'refused', error.message);
     }
   }
   if (error instanceof Error && 'code' in error) return ofDisk(String(error.code));
-  if (error instanceof URIError) return new HttpError(400, 'badPath', 'the address is malformed');
   return null;
 }
 

@@ -57,15 +57,19 @@ export interface PlantFile {
   learned: Learned;
 }
 
-/** Reads a plant with all that bears on it, as of a date. */
+/**
+ * Reads a plant with all that bears on it, as of a date; where that lies before its last repot (the
+ * clock was set back, or it was set wrong then), as of that.
+ */
 export function plantFile(
   db: Db,
   plant: PlantRow,
-  date: IsoDate,
+  asked: IsoDate,
   settings: Settings,
   spot = db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!,
 ): PlantFile {
   const since = plant.lastRepot ?? '0000-01-01';
+  const date = since > asked ? since : asked;
   const seen = db
     .select()
     .from(looks)

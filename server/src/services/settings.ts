@@ -13,6 +13,7 @@ import type {
   WhenSchool,
   WinterSchool,
 } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { settings } from '../db/schema.ts';
 
@@ -84,6 +85,11 @@ export function readSettings(db: Db): Settings {
 export function writeSettings(db: Db, changed: Partial<Settings>): Settings {
   db.transaction((tx) => {
     for (const [key, value] of Object.entries(changed)) {
+      // Nothing of one's own: the default is in force again.
+      if (value === null) {
+        tx.delete(settings).where(eq(settings.key, key)).run();
+        continue;
+      }
       tx.insert(settings)
         .values({ key, value })
         .onConflictDoUpdate({ target: settings.key, set: { value } })

@@ -125,3 +125,19 @@ async function sendOnce<T>(path: string, options: Options): Promise<T> {
 export function wordsFor(error: unknown): string {
   return error instanceof ApiError ? error.message : m.error.unknown;
 }
+
+const MOST_PER_PAGE = 1000;
+/** All rows of a list, page by page. */
+export async function apiAll<T>(path: string): Promise<T[]> {
+  const rows: T[] = [];
+  let cursor: number | null = 0;
+  while (cursor !== null) {
+    const sign = path.includes('?') ? '&' : '?';
+    const page: { items: T[]; nextCursor?: number | null } = await api(
+      `${path}${sign}limit=${MOST_PER_PAGE}${cursor > 0 ? `&cursor=${cursor}` : ''}`,
+    );
+    rows.push(...page.items);
+    cursor = page.nextCursor ?? null;
+  }
+  return rows;
+}

@@ -7,8 +7,8 @@ import {
 } from '@fernbank/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
-import { api } from '../api/client.ts';
-import type { Page, Plant, PlantFile } from '../api/types.ts';
+import { api, apiAll } from '../api/client.ts';
+import type { Plant, PlantFile } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 
 /** A kind of plant, or one of the keeper's own, that a mix is held against. */
@@ -65,7 +65,7 @@ export function usePlace() {
   }
   async function start(): Promise<void> {
     try {
-      plants.value = (await api<Page<Plant>>('/plants?limit=1000')).items;
+      plants.value = await apiAll<Plant>('/plants');
     } catch {
       plants.value = [];
     }

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import { api, whenAnswered } from '../api/client.ts';
-import type { Page, Plant } from '../api/types.ts';
+import { api, apiAll, whenAnswered } from '../api/client.ts';
+import type { Plant } from '../api/types.ts';
 import { READ_CACHE } from '../offline.ts';
 
 /** Lists that every place begins with. */
@@ -47,7 +47,7 @@ export const useOffline = defineStore('offline', () => {
     if (!navigator.serviceWorker.controller || Date.now() - last < AGAIN_MS) return;
     try {
       for (const path of LISTS) await api(path);
-      const { items } = await api<Page<Plant>>('/plants?limit=1000');
+      const items = await apiAll<Plant>('/plants');
       for (const { id } of items.slice(0, MOST_PLANTS)) {
         await api(`/plants/${id}/file`);
         await new Promise((next) => setTimeout(next, PACE_MS));

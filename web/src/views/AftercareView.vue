@@ -2,8 +2,8 @@
 import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
 import { CHECKPOINTS, isTaskOver } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api, wordsFor } from '../api/client.ts';
-import type { Page, Plant, Task } from '../api/types.ts';
+import { api, apiAll, wordsFor } from '../api/client.ts';
+import type { Plant, Task } from '../api/types.ts';
 import AfterNav from '../components/AfterNav.vue';
 import FetchState from '../components/FetchState.vue';
 import FormDialog from '../components/FormDialog.vue';
@@ -19,11 +19,8 @@ const settings = useSettings();
 const { day, daysLate } = useDates();
 const { said } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
-  const [tasks, plants] = await Promise.all([
-    api<Page<Task>>('/tasks?limit=1000'),
-    api<Page<Plant>>('/plants?limit=1000'),
-  ]);
-  return { tasks: tasks.items, plants: plants.items };
+  const [tasks, plants] = await Promise.all([apiAll<Task>('/tasks'), apiAll<Plant>('/plants')]);
+  return { tasks, plants: plants };
 });
 const beds = computed(() => {
   if (!value.value) return [];

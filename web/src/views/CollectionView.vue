@@ -1,33 +1,36 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
-import { api } from '../api/client.ts';
-import type { Page, Plant } from '../api/types.ts';
+import { apiAll } from '../api/client.ts';
+import type { Plant } from '../api/types.ts';
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import FetchState from '../components/FetchState.vue';
 import RecordNav from '../components/RecordNav.vue';
 import { useDates } from '../composables/useDates.ts';
+import { useGrowing } from '../composables/useGrowing.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
-const {
-  value: plants,
-  fault,
-  load,
-} = useLoaded(() => api<Page<Plant>>('/plants?limit=1000').then(({ items }) => items));
-const { value: gone } = useLoaded(() =>
-  api<Page<Plant>>('/plants?gone=1&limit=1000').then(({ items }) => items),
-);
+const { value: plants, fault, load } = useLoaded(() => apiAll<Plant>('/plants'));
+const { value: gone } = useLoaded(() => apiAll<Plant>('/plants?gone=1'));
 const { full } = useDates();
-const typed = ref('');
+const typed = ref<string | null>('');
+/** Put together once, not for every letter that is typed. */
+const known = computed(() =>
+  (plants.value ?? [])
+    .map((plant) => {
+      const { name, taxon, common } = plant;
+      return { plant, text: `${name} ${taxon} ${common}`.toLowerCase() };
+    })
+    .sort((a, b) => a.plant.name.localeCompare(b.plant.name)),
+);
 const shown = computed(() => {
-  const words = typed.value.toLowerCase().split(/\s+/).filter(Boolean);
-  return (plants.value ?? [])
-    .filter(({ name, taxon, common }) =>
-      words.every((word) => `${name} ${taxon} ${common}`.toLowerCase().includes(word)),
-    )
-    .sort((a, b) => a.name.localeCompare(b.name));
+  const words = (typed.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  return known.value
+    .filter(({ text }) => words.every((word) => text.includes(word)))
+    .map(({ plant }) => plant);
 });
+const { drawn, more } = useGrowing(shown);
 const subject = (plant: Plant) => ({
   name: plant.name,
   pot: plant.pot,
@@ -55,7 +58,7 @@ const subject = (plant: Plant) => ({
       {{ m.record.intro(shown.length) }} · {{ m.record.scale }}
     </p>
     <ul class="plants">
-      <li v-for="plant in shown" :key="plant.id">
+      <li v-for="plant in drawn" :key="plant.id">
         <router-link :to="`/plants/${plant.id}`" class="plain entry">
           <span class="pot">
             <PotCutaway :subject="subject(plant)" :px-per-cm="2.6" :crown-cm="0" :room-cm="36" />
@@ -71,6 +74,7 @@ const subject = (plant: Plant) => ({
         </router-link>
       </li>
     </ul>
+    <div v-show="more" ref="end" class="end" aria-hidden="true"></div>
     <section v-if="gone && gone.length > 0" class="panel">
       <h2>{{ m.record.gone }}</h2>
       <ul class="gone">
@@ -85,6 +89,9 @@ const subject = (plant: Plant) => ({
 </template>
 
 <style scoped>
+.end {
+  min-height: 1px;
+}
 .gone {
   list-style: none;
   padding: 0;

@@ -8,6 +8,7 @@ import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import MixNav from '../components/mix/MixNav.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import { useDates } from '../composables/useDates.ts';
+import { useGrowing } from '../composables/useGrowing.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
@@ -30,7 +31,10 @@ const wants = ['rescueNow', 'repotNow', 'repotInWeek'];
 const due = computed(() =>
   (verdicts.value ?? []).filter((v) => wants.includes(v.verdict) && !v.lookFirst),
 );
-const others = computed(() => (verdicts.value ?? []).filter((v) => !due.value.includes(v)));
+const others = computed(() => {
+  const first = new Set(due.value);
+  return (verdicts.value ?? []).filter((v) => !first.has(v));
+});
 const PX_PER_CM = 5;
 /** Room for the widest pot, so that all stand on one line at one scale. */
 const roomCm = (list: VerdictSummary[]) => Math.max(...list.map(({ pot }) => rimCm(pot)), 1);
@@ -45,11 +49,13 @@ const subject = (v: VerdictSummary) => ({
   supportCm: v.supportCm,
   growthForm: v.growthForm,
 });
+const ordered = computed(() => [...due.value, ...others.value]);
+const { drawn, more } = useGrowing(ordered);
 const sections = computed(() =>
   [
-    { title: m.fit.chooseIntro, list: due.value },
-    { title: m.fit.others, list: others.value },
-  ].filter(({ list }) => list.length > 0),
+    { title: m.fit.chooseIntro, drawn: drawn.value.slice(0, due.value.length) },
+    { title: m.fit.others, drawn: drawn.value.slice(due.value.length) },
+  ].filter((section) => section.drawn.length > 0),
 );
 </script>
 
@@ -70,7 +76,7 @@ const sections = computed(() =>
     <section v-for="section in sections" :key="section.title">
       <h2>{{ section.title }}</h2>
       <ul class="bench">
-        <li v-for="v in section.list" :key="v.plantId">
+        <li v-for="v in section.drawn" :key="v.plantId">
           <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
             <PotCutaway
               :subject="subject(v)"
@@ -89,10 +95,14 @@ const sections = computed(() =>
         </li>
       </ul>
     </section>
+    <div v-show="more" ref="end" class="end" aria-hidden="true"></div>
   </div>
 </template>
 
 <style scoped>
+.end {
+  min-height: 1px;
+}
 .bench {
   list-style: none;
   padding: 0;

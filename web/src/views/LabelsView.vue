@@ -12,7 +12,7 @@ import {
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { api } from '../api/client.ts';
+import { api, apiAll } from '../api/client.ts';
 import type { NamedPlan, Page, Plant, SpotRow, Task } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import LabelSheets, { type Label } from '../components/labels/LabelSheets.vue';
@@ -34,12 +34,12 @@ const { full } = useDates();
 const { length } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
   const [plants, spots, tasks, plans] = await Promise.all([
-    api<Page<Plant>>('/plants?limit=1000'),
+    apiAll<Plant>('/plants'),
     api<Page<SpotRow>>('/spots?limit=1000'),
-    api<Page<Task>>('/tasks?limit=1000'),
+    apiAll<Task>('/tasks'),
     api<Page<NamedPlan>>('/plans'),
   ]);
-  return { plants: plants.items, spots: spots.items, tasks: tasks.items, plans: plans.items };
+  return { plants, spots: spots.items, tasks, plans: plans.items };
 });
 
 const RECENT_DAYS = 30;

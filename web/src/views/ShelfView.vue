@@ -2,7 +2,7 @@
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import { frontCm, supportKind } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api } from '../api/client.ts';
+import { api, apiAll } from '../api/client.ts';
 import type { Page, Plant, ShelfPot, ShelfSupport } from '../api/types.ts';
 import FetchState from '../components/FetchState.vue';
 import FormDialog from '../components/FormDialog.vue';
@@ -28,14 +28,14 @@ const {
   const [pots, supports, plants] = await Promise.all([
     api<Page<ShelfPot>>('/pots?limit=1000'),
     api<Page<ShelfSupport>>('/supports?limit=1000'),
-    api<Page<Plant>>('/plants?limit=1000'),
+    apiAll<Plant>('/plants'),
   ]);
   return {
     pots: pots.items.sort((a, b) => (a.fillL ?? 0) - (b.fillL ?? 0)),
     supports: supports.items.sort(
       (a, b) => a.kind.localeCompare(b.kind) || a.lengthCm - b.lengthCm,
     ),
-    plants: plants.items,
+    plants,
   };
 });
 const ofRole = (role: ShelfPot['role']) =>

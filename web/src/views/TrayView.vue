@@ -2,7 +2,7 @@
 import { mdiPlus } from '@mdi/js';
 import { ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { api } from '../api/client.ts';
+import { api, apiAll } from '../api/client.ts';
 import type { Page, Plant, ShelfPot, SpotRow, TrayBatch } from '../api/types.ts';
 import AfterNav from '../components/AfterNav.vue';
 import FetchState from '../components/FetchState.vue';
@@ -18,13 +18,13 @@ const { query } = useRoute();
 const { value, fault, load } = useLoaded(async () => {
   const [batches, plants, spots, pots] = await Promise.all([
     api<Page<TrayBatch>>('/batches/tray'),
-    api<Page<Plant>>('/plants?limit=1000'),
+    apiAll<Plant>('/plants'),
     api<Page<SpotRow>>('/spots?limit=1000'),
     api<Page<ShelfPot>>('/pots?limit=1000'),
   ]);
   return {
     batches: batches.items,
-    plants: plants.items,
+    plants,
     spots: spots.items,
     pots: pots.items,
   };

@@ -8,6 +8,7 @@ import ReadinessRibbon from '../components/ReadinessRibbon.vue';
 import VerdictMark from '../components/VerdictMark.vue';
 import YearRibbons from '../components/YearRibbons.vue';
 import { useDates } from '../composables/useDates.ts';
+import { useGrowing } from '../composables/useGrowing.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
 import { m } from '../messages/index.ts';
 
@@ -40,6 +41,7 @@ const shown = computed(() => {
     );
   });
 });
+const { drawn, more } = useGrowing(shown);
 const kinds = computed(() =>
   [...new Set((verdicts.value ?? []).map(kindOf))].map((value) => ({
     value,
@@ -117,7 +119,7 @@ function when(summary: VerdictSummary): string {
     <p v-else-if="verdicts && shown.length === 0" class="quiet">{{ m.verdicts.none }}</p>
     <YearRibbons v-if="as === 'year' && shown.length > 0" :verdicts="shown" />
     <ol v-else class="list">
-      <li v-for="(summary, i) in shown" :key="summary.plantId">
+      <li v-for="(summary, i) in drawn" :key="summary.plantId">
         <router-link
           :to="`/plants/${summary.plantId}/verdict`"
           class="entry plain"
@@ -153,6 +155,7 @@ function when(summary: VerdictSummary): string {
         </router-link>
       </li>
     </ol>
+    <div v-show="more && as === 'list'" ref="end" class="end" aria-hidden="true"></div>
   </div>
 </template>
 
@@ -162,6 +165,9 @@ function when(summary: VerdictSummary): string {
   grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr) auto;
   gap: 12px;
   align-items: center;
+}
+.end {
+  min-height: 1px;
 }
 .list {
   list-style: none;

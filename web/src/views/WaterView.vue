@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
-import { api } from '../api/client.ts';
+import { api, apiAll } from '../api/client.ts';
 import type { OverWater, Page, Plant, ShelfPot } from '../api/types.ts';
 import AfterNav from '../components/AfterNav.vue';
 import FetchState from '../components/FetchState.vue';
@@ -14,12 +14,12 @@ import { m } from '../messages/index.ts';
 const { value, fault, load } = useLoaded(async () => {
   const [over, plants, pots] = await Promise.all([
     api<Page<OverWater>>('/reservoirs'),
-    api<Page<Plant>>('/plants?limit=1000'),
+    apiAll<Plant>('/plants'),
     api<Page<ShelfPot>>('/pots?limit=1000'),
   ]);
   return {
     over: over.items,
-    plants: plants.items,
+    plants,
     covers: pots.items.filter(({ role }) => role === 'cover'),
   };
 });
