@@ -22,6 +22,7 @@ import {
   type PotOption,
   type Situation,
 } from '@fernbank/core';
+import { longLists } from './lists.ts';
 import { trialDay } from '../core/src/trials/days.ts';
 import { dayProblemFor, type DayAsk } from '../server/src/services/dayProblem.ts';
 import { openCollection } from '../server/src/db/open.ts';
@@ -411,3 +412,4 @@ core();
 await fitting();
 await potting();
 await firstScreen();
+await longLists(print);

@@ -176,7 +176,7 @@ async function killDuringRestore(server: Server, path: string): Promise<void> {
     const restoring = server
       .send('POST', `/api/copies/daily-${TODAY}.sqlite/restore`)
       .catch(() => null);
-    await pause(random() * 160);
+    await pause(random() * 600);
     await server.kill();
     await restoring;
     const now = print();

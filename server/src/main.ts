@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -53,7 +54,12 @@ const fixedToday = process.env.FERNBANK_TODAY;
 const today = () => fixedToday ?? localToday();
 const context = contextOf({ file, path, journal: new Journal(file), door, today, version });
 context.copies.tidy();
-const server = createServer(createApp(context, logger, join(root, 'web/dist')));
+const app = createApp(context, logger, join(root, 'web/dist'));
+const { FERNBANK_CERT: cert, FERNBANK_KEY: key } = process.env;
+const server =
+  cert && key
+    ? createSecureServer({ cert: readFileSync(cert), key: readFileSync(key) }, app)
+    : createServer(app);
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   file.close();
@@ -76,7 +82,10 @@ function housekeeping(): void {
 }
 
 server.listen(port, host, () => {
-  logger.info({ collection: path }, `Fernbank is open at http://${host}:${port}`);
+  logger.info(
+    { collection: path },
+    `Fernbank is open at ${cert ? 'https' : 'http'}://${host}:${port}`,
+  );
   // The first keeper to ask should not wait for code that runs for the first time.
   setImmediate(() => {
     housekeeping();

@@ -11,6 +11,7 @@ import {
 import annotation, { type AnnotationOptions } from 'chartjs-plugin-annotation';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useTheme } from 'vuetify';
+import PictureButton from './PictureButton.vue';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale, annotation);
 
@@ -154,9 +155,11 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div class="chart" :style="{ height: `${heightPx ?? 260}px` }">
-    <canvas ref="canvas" role="img" :aria-label="name"></canvas>
-  </div>
+  <PictureButton :name="name" chart>
+    <div class="chart" :style="{ height: `${heightPx ?? 260}px` }">
+      <canvas ref="canvas" role="img" :aria-label="name"></canvas>
+    </div>
+  </PictureButton>
 </template>
 
 <style scoped>

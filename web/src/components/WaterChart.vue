@@ -13,6 +13,7 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useTheme } from 'vuetify';
 import { useDates } from '../composables/useDates.ts';
 import { m } from '../messages/index.ts';
+import PictureButton from './PictureButton.vue';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, CategoryScale);
 
@@ -83,9 +84,11 @@ onBeforeUnmount(() => chart?.destroy());
 </script>
 
 <template>
-  <div class="chart">
-    <canvas ref="canvas" role="img" :aria-label="m.log.water"></canvas>
-  </div>
+  <PictureButton :name="m.log.water" chart>
+    <div class="chart">
+      <canvas ref="canvas" role="img" :aria-label="m.log.water"></canvas>
+    </div>
+  </PictureButton>
 </template>
 
 <style scoped>

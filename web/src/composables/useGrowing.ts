@@ -2,10 +2,10 @@ import { useIntersectionObserver } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch, type Ref } from 'vue';
 
 /** Drawn at once: more than a screen holds; and added so many at a time, which a frame can take. */
-const FIRST = 60;
-const STEP = 24;
+const FIRST = 30;
+const STEP = 6;
 /** How far below the screen the next ones are drawn, so that they are there when they are reached. */
-const AHEAD = '1600px 0px';
+const AHEAD = '1200px 0px';
 
 /**
  * A long list that is drawn as far as it was scrolled. What is searched for is found in the whole

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { api, ApiError, wordsFor } from '../api/client.ts';
 import type { Mapping, Preview, ReadFile } from '../api/keepingTypes.ts';
 import { m } from '../messages/index.ts';
+import { saveAs } from './saveAs.ts';
 
 /** A preview follows what is turned, not every key that is pressed. */
 const SETTLE_MS = 250;
@@ -191,15 +192,6 @@ async function sendFile(file: File, encoding?: string): Promise<ReadFile> {
     response.status,
     answer.error?.code ?? 'network',
   );
-}
-
-/** Hands a file to the browser to be saved. */
-export function saveAs(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 
 export const GROUP_ITEMS = GROUPS.map(({ id: value, label: title }) => ({ value, title }));

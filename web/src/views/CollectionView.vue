@@ -58,7 +58,7 @@ const subject = (plant: Plant) => ({
       {{ m.record.intro(shown.length) }} · {{ m.record.scale }}
     </p>
     <ul class="plants">
-      <li v-for="plant in drawn" :key="plant.id">
+      <li v-for="plant in drawn" :key="plant.id" v-memo="[plant]">
         <router-link :to="`/plants/${plant.id}`" class="plain entry">
           <span class="pot">
             <PotCutaway :subject="subject(plant)" :px-per-cm="2.6" :crown-cm="0" :room-cm="36" />
@@ -112,6 +112,10 @@ const subject = (plant: Plant) => ({
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
   gap: 2px 14px;
+}
+.plants li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 120px;
 }
 .entry {
   display: grid;

@@ -51,6 +51,10 @@ const subject = (v: VerdictSummary) => ({
 });
 const ordered = computed(() => [...due.value, ...others.value]);
 const { drawn, more } = useGrowing(ordered);
+/** Made once: a longer list has nothing drawn anew. */
+const subjects = computed(
+  () => new Map((verdicts.value ?? []).map((v) => [v.plantId, subject(v)])),
+);
 const sections = computed(() =>
   [
     { title: m.fit.chooseIntro, drawn: drawn.value.slice(0, due.value.length) },
@@ -79,7 +83,7 @@ const sections = computed(() =>
         <li v-for="v in section.drawn" :key="v.plantId">
           <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
             <PotCutaway
-              :subject="subject(v)"
+              :subject="subjects.get(v.plantId)!"
               :px-per-cm="PX_PER_CM"
               :crown-cm="12"
               :room-cm="Math.min(20, roomCm([v]))"

@@ -17,6 +17,7 @@ import type { Look, Measurement, Photo, PlantFile, Repot } from '../api/types.ts
 import PotCutaway from '../components/cutaway/PotCutaway.vue';
 import FetchState from '../components/FetchState.vue';
 import LogPanel from '../components/LogPanel.vue';
+import PictureButton from '../components/PictureButton.vue';
 import PlantHeader from '../components/PlantHeader.vue';
 import QuarantineBand from '../components/QuarantineBand.vue';
 import TraitsPanel from '../components/TraitsPanel.vue';
@@ -271,12 +272,14 @@ function remove(): Promise<void> {
       <div class="two">
         <section class="panel stack">
           <figure class="drawing">
-            <PotCutaway
-              :subject="subject"
-              :px-per-cm="Math.min(11, 190 / rimCm(file.plant.pot))"
-              :crown-cm="rimCm(file.plant.pot)"
-              ruler
-            />
+            <PictureButton :name="file.plant.name">
+              <PotCutaway
+                :subject="subject"
+                :px-per-cm="Math.min(11, 190 / rimCm(file.plant.pot))"
+                :crown-cm="rimCm(file.plant.pot)"
+                ruler
+              />
+            </PictureButton>
           </figure>
           <div class="row">
             <VerdictMark

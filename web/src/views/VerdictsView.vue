@@ -119,7 +119,7 @@ function when(summary: VerdictSummary): string {
     <p v-else-if="verdicts && shown.length === 0" class="quiet">{{ m.verdicts.none }}</p>
     <YearRibbons v-if="as === 'year' && shown.length > 0" :verdicts="shown" />
     <ol v-else class="list">
-      <li v-for="(summary, i) in drawn" :key="summary.plantId">
+      <li v-for="(summary, i) in drawn" :key="summary.plantId" v-memo="[summary, i]">
         <router-link
           :to="`/plants/${summary.plantId}/verdict`"
           class="entry plain"
@@ -173,6 +173,10 @@ function when(summary: VerdictSummary): string {
   list-style: none;
   padding: 0;
   display: grid;
+}
+.list li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 70px;
 }
 .entry {
   display: grid;

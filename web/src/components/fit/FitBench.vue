@@ -22,6 +22,7 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import DragHandle from '../cutaway/DragHandle.vue';
+import PictureButton from '../PictureButton.vue';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
 import ComparePots from './ComparePots.vue';
@@ -330,33 +331,37 @@ const freeOnShelf = (option: PotOption) => {
     </div>
     <div class="compare" role="group" :aria-label="m.fit.compare">
       <figure>
-        <PotCutaway
-          :subject="before"
-          :px-per-cm="pxPerCm"
-          :crown-cm="10"
-          :room-cm="rimCm(file.plant.pot)"
-          ruler
-        />
+        <PictureButton :name="`${file.plant.name} ${m.fit.before}`">
+          <PotCutaway
+            :subject="before"
+            :px-per-cm="pxPerCm"
+            :crown-cm="10"
+            :room-cm="rimCm(file.plant.pot)"
+            ruler
+          />
+        </PictureButton>
         <figcaption>{{ m.fit.before }}: {{ length(rimCm(file.plant.pot)) }}</figcaption>
       </figure>
       <figure v-if="rung">
-        <PotCutaway :subject="after" grips :px-per-cm="pxPerCm" :crown-cm="10" :room-cm="roomCm">
-          <template #default="{ scene }">
-            <DragHandle
-              :x="rung.rimCm / 2"
-              :y="scene.rimY"
-              axis="x"
-              :size-cm="34 / pxPerCm"
-              :label="m.fit.rimHandle"
-              :text="`${rung.option.label}, ${length(rung.rimCm)}`"
-              :min="Math.min(...rims)"
-              :max="Math.max(...rims)"
-              :now="rung.rimCm"
-              @move="rimMoved"
-              @step="rimStepped"
-            />
-          </template>
-        </PotCutaway>
+        <PictureButton :name="`${file.plant.name} ${m.fit.after}`">
+          <PotCutaway :subject="after" grips :px-per-cm="pxPerCm" :crown-cm="10" :room-cm="roomCm">
+            <template #default="{ scene }">
+              <DragHandle
+                :x="rung.rimCm / 2"
+                :y="scene.rimY"
+                axis="x"
+                :size-cm="34 / pxPerCm"
+                :label="m.fit.rimHandle"
+                :text="`${rung.option.label}, ${length(rung.rimCm)}`"
+                :min="Math.min(...rims)"
+                :max="Math.max(...rims)"
+                :now="rung.rimCm"
+                @move="rimMoved"
+                @step="rimStepped"
+              />
+            </template>
+          </PotCutaway>
+        </PictureButton>
         <figcaption>{{ m.fit.after }}: {{ length(rung.rimCm) }}</figcaption>
       </figure>
     </div>

@@ -36,6 +36,9 @@ const others = computed(() => {
   const rest = Object.entries(counts).filter(([table]) => table !== entries[0]?.of);
   return rest.map(([table, count]) => rowsInWords(table, count)).join(', ');
 });
+const sentence = computed(() =>
+  others.value ? `: ${about.value} ${h.with(others.value)}` : `: ${about.value}`,
+);
 /** Fields of what was changed; of a row that came or went only what says what it was. */
 const TELLING = new Set(['signals', 'value', 'kind', 'grade', 'note', 'reason']);
 const told = computed(() => {
@@ -53,8 +56,7 @@ const MOST_TOLD = 6;
 <template>
   <div class="deed" :class="{ undone: deed.undoneBy !== null }">
     <p class="line">
-      <strong>{{ head }}</strong>: {{ about
-      }}<template v-if="others"> {{ h.with(others) }}</template>
+      <strong>{{ head }}</strong>{{ sentence }}
       <span v-if="deed.undoneBy !== null" class="mark">{{ h.undone }}</span>
     </p>
     <ul v-if="told.length > 0" class="told">
