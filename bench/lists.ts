@@ -64,13 +64,13 @@ const at = (values: number[], share: number) =>
     Math.min(values.length - 1, Math.floor(share * values.length))
   ]!;
 
-/** Scrolls by a hand's breadth a frame, and times the frames. */
+/** Scrolls as fast as a flick of the hand, 3000 px a second at 60 frames, and times the frames. */
 function scrolled(page: Page): Promise<number[]> {
   return page.evaluate(async () => {
     const frames: number[] = [];
     let before = await new Promise<number>(requestAnimationFrame);
     while (frames.length < 300) {
-      window.scrollBy(0, 120);
+      window.scrollBy(0, 50);
       const now = await new Promise<number>(requestAnimationFrame);
       frames.push(now - before);
       before = now;

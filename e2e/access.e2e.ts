@@ -44,3 +44,56 @@ test('a look can be taken by keyboard alone', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/verdict$/);
 });
+
+test('at 200 % zoom every view fits its width, and nothing moves where motion is not wanted', async ({
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  // A window of 1280 × 800 that is zoomed to twice the size.
+  const context = await browser.newContext({
+    viewport: { width: 640, height: 400 },
+    deviceScaleFactor: 2,
+    reducedMotion: 'reduce',
+    serviceWorkers: 'block',
+  });
+  const page = await context.newPage();
+  for (const path of VIEWS) {
+    await page.goto(`http://127.0.0.1:${GARDEN_PORT}${path}`);
+    await page.waitForLoadState('networkidle');
+    const [over, moving] = await page.evaluate(() => [
+      document.documentElement.scrollWidth - innerWidth,
+      document.getAnimations().filter(({ playState }) => playState === 'running').length,
+    ]);
+    expect([path, Math.max(0, over!), moving]).toEqual([path, 0, 0]);
+  }
+  await context.close();
+});
+
+test('axe finds nothing in the dialogs of keys, of a conflict and at the door', async ({
+  page,
+}) => {
+  const found = async () => {
+    const axe = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']);
+    return (await axe.analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
+  };
+  await page.goto('/plants/10/edit');
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.keyboard.press('?');
+  await page.getByRole('dialog').waitFor();
+  expect(await found()).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('textbox', { name: 'Note' }).fill('axe was here');
+  const { note } = (await (await page.request.get('/api/plants/10')).json()) as { note: string };
+  await page.request.patch('/api/plants/10', { data: { note: 'and elsewhere' } });
+  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('dialog').filter({ hasText: 'Changed on both sides' }).waitFor();
+  expect(await found()).toEqual([]);
+  await page.getByRole('button', { name: 'Keep what is there' }).click();
+  await page.request.patch('/api/plants/10', { data: { note } });
+  await page.route('**/api/settings', (route) =>
+    route.fulfill({ status: 401, json: { error: { code: 'signIn', message: 'closed' } } }),
+  );
+  await page.goto('/record/keeping');
+  await page.getByRole('heading', { name: 'Who is there?' }).waitFor();
+  expect(await found()).toEqual([]);
+});

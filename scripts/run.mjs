@@ -168,7 +168,7 @@ const commands = {
   },
   faults() {
     buildInterface();
-    must(bin('tsx'), ['faults/main.ts', ...process.argv.slice(3)]);
+    must(bin('tsx'), ['e2e/faults/main.ts', ...process.argv.slice(3)]);
   },
   load() {
     must(bin('tsx'), ['bench/load.ts', ...process.argv.slice(3)]);

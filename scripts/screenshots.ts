@@ -3,6 +3,7 @@ import { mkdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { fillGarden } from '../demo/fill.ts';
+import { copyFolderOf } from '../server/src/copies/copies.ts';
 import { openCollection } from '../server/src/db/open.ts';
 
 /** One current picture of each main view from the demo garden, into docs/screenshots. */
@@ -34,24 +35,33 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
     DESK,
     { before: async (page) => page.getByText('No plan can be better').waitFor() },
   ],
-  [
-    'day-pots',
-    '/day/pots',
-    DESK,
-    { before: async (page) => page.locator('.chain').first().waitFor() },
-  ],
   ['aftercare', '/aftercare', DESK],
   ['outcome-phone', '/plants/24/outcome', PHONE],
   ['tray', '/aftercare/tray', DESK],
-  ['reservoirs', '/aftercare/water', DESK],
   ['worked', '/record/worked', DESK],
   ['record', '/record', DESK],
   ['plant', '/plants/7', DESK],
   ['shelf', '/record/shelf', DESK],
+  ['past', '/record/past', DESK, { before: aFewChanges }],
+  ['keeping', '/record/keeping', DESK],
 ];
+
+/** Something to be told of the past: the garden itself was grown, not written. */
+async function aFewChanges(page: Page): Promise<void> {
+  const { request } = page;
+  const api = (path: string) => new URL(`/api${path}`, page.url()).href;
+  await request.patch(api('/plants/6'), { data: { heightCm: 41, note: 'turned to the light' } });
+  const signals = { smell: 'sour', compacted: true };
+  await request.post(api('/looks'), {
+    data: { plantId: 5, date: TODAY, signals, note: 'sour at the base' },
+  });
+  await request.delete(api('/plants/9'));
+  await page.reload();
+}
 
 const path = join(root, '.run/screenshots.sqlite');
 for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+rmSync(copyFolderOf(path), { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const file = openCollection(path);
 fillGarden(file.db, TODAY);

@@ -93,7 +93,9 @@ export async function apiDocument(places: readonly Place[], version: string): Pr
       description:
         'Lengths in cm, volumes in L, masses in kg, fractions 0–1, days as YYYY-MM-DD. ' +
         'Every refusal has one shape and names the field. Lists come in pages: pass `nextCursor` as `cursor`. ' +
-        'A row’s ETag is its revision; send it as If-Match and a stale write gets 412.',
+        'A row’s ETag is its revision; send it as If-Match and a stale write gets 412. ' +
+        'A write with an Idempotency-Key is done once, however often it is sent, and answered alike. ' +
+        'Every write is an entry of the history, named in X-Fernbank-Deed, that can be taken back.',
       license: { name: 'Apache-2.0', identifier: 'Apache-2.0' },
     },
     servers: [{ url: '/api' }],
@@ -149,6 +151,8 @@ async function described(operation: Operation, path: string): Promise<ApiOperati
   };
 }
 
+/** Parameters of an address that are no numbers of rows. */
+const WORDS = new Set(['name', 'token']);
 const ROW_ID: JsonSchema = { type: 'integer', minimum: 1 };
 
 function parametersOf({ method, query }: Operation, path: string): ApiParameter[] {
@@ -156,7 +160,7 @@ function parametersOf({ method, query }: Operation, path: string): ApiParameter[
     name: name!,
     in: 'path',
     required: true,
-    schema: ROW_ID,
+    schema: WORDS.has(name!) ? { type: 'string' } : ROW_ID,
   }));
   const schema = query ? jsonSchemaOf(query) : {};
   const inQuery = Object.entries(schema.properties ?? {}).map(([name, of]): ApiParameter => ({

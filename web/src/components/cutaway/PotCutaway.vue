@@ -33,7 +33,17 @@ const { length, volume, percent } = useUnits();
 const id = useId();
 const store = usePantry();
 
-const scene = computed(() => sceneOf(props.subject, props.crownCm, store.pantry));
+/** Below this scale grains are specks: a list of pots draws few of them. */
+const SPECK_PX_PER_CM = 4;
+const FEW_GRAINS = 36;
+const scene = computed(() =>
+  sceneOf(
+    props.subject,
+    props.crownCm,
+    store.pantry,
+    props.pxPerCm < SPECK_PX_PER_CM ? FEW_GRAINS : undefined,
+  ),
+);
 /** Figures of the ruler stay legible however small the scale, cm of the drawing. */
 const figureCm = computed(() => Math.max(1.35, 11 / props.pxPerCm));
 const margin = computed(() => (props.ruler ? 1 + 2 * figureCm.value : 0.6));

@@ -132,11 +132,15 @@ const BANDS = 12;
 const MOST_GRAINS = 170;
 const SMALLEST_MARK_CM = 0.22;
 
-/** @param crownCm  how much of the plant above the rim is drawn before it is cut off */
+/**
+ * @param crownCm  how much of the plant above the rim is drawn before it is cut off
+ * @param mostGrains  a small picture needs few
+ */
 export function sceneOf(
   subject: CutawaySubject,
   crownCm = Infinity,
   pantry: Pantry = SHIPPED,
+  mostGrains = MOST_GRAINS,
 ): Scene {
   const random = randomFrom(subject.name);
   const { pot } = subject;
@@ -180,7 +184,9 @@ export function sceneOf(
         saturation: mix.water((low + high) / 2) / mix.totalPorosity,
       };
     }),
-    grains: subject.empty ? [] : grainsIn(inside, fill, insideY, parts, random),
+    grains: subject.empty
+      ? []
+      : grainsIn(inside, fill, insideY, parts, { random, most: mostGrains }),
     ...ballAndRoots(subject, inside, fill, insideY, random),
     ...(TUFTS.has(subject.growthForm ?? 'shrub') ? tuft : shoots)(
       surfaceY,
@@ -276,7 +282,7 @@ function grainsIn(
   fill: number,
   y: (z: number) => number,
   parts: readonly { ingredient: Component; parts: number }[],
-  random: () => number,
+  { random, most }: { random: () => number; most: number },
 ): GrainMark[] {
   const total = parts.reduce((sum, part) => sum + part.parts, 0);
   const area = 2 * halfWidthCm(inside, fill / 2) * fill;
@@ -285,7 +291,7 @@ function grainsIn(
     const sizeCm = Math.max(SMALLEST_MARK_CM, Math.min(ingredient.grainMm / 10, fill / 4));
     const drawn = ingredient.grain === 'strand' ? sizeCm * 1.4 : sizeCm;
     const wanted = (0.5 * area * (amount / total)) / (drawn * drawn);
-    const count = Math.min(Math.round((MOST_GRAINS * amount) / total), Math.round(wanted));
+    const count = Math.min(Math.round((most * amount) / total), Math.round(wanted));
     for (let i = 0; i < Math.max(2, count); i++) {
       const z = fill * Math.sqrt(random() * 0.98 + 0.01) * 0.985;
       const half = halfWidthCm(inside, z) - drawn / 2;

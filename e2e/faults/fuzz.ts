@@ -4,8 +4,8 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seeded } from '@fernbank/core';
-import { fillGarden } from '../demo/fill.ts';
-import { openCollection } from '../server/src/db/open.ts';
+import { fillGarden } from '../../demo/fill.ts';
+import { openCollection } from '../../server/src/db/open.ts';
 import { anyValue, fromSchema, mutated, type Random, type Schema } from './bodies.ts';
 import { holds, pause, Server } from './server.ts';
 

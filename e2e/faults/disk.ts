@@ -12,9 +12,9 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { copyFolderOf } from '../server/src/copies/copies.ts';
-import { soundness } from '../server/src/copies/sound.ts';
-import { openFile } from '../server/src/db/driver.ts';
+import { copyFolderOf } from '../../server/src/copies/copies.ts';
+import { soundness } from '../../server/src/copies/sound.ts';
+import { openFile } from '../../server/src/db/driver.ts';
 import { holds, pause, Server } from './server.ts';
 
 const TODAY = '2026-03-16';
@@ -23,7 +23,7 @@ const TODAY = '2026-03-16';
 function garden(folder: string): string {
   const path = join(folder, 'collection.sqlite');
   execFileSync(process.execPath, ['--import', 'tsx', 'demo/make.ts', path], {
-    cwd: join(import.meta.dirname, '..'),
+    cwd: join(import.meta.dirname, '../..'),
     env: { ...process.env, FERNBANK_TODAY: TODAY },
   });
   return path;

@@ -2,11 +2,11 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seeded } from '@fernbank/core';
-import { fillGarden } from '../demo/fill.ts';
-import { copyFolderOf } from '../server/src/copies/copies.ts';
-import { soundness } from '../server/src/copies/sound.ts';
-import { openFile } from '../server/src/db/driver.ts';
-import { openCollection } from '../server/src/db/open.ts';
+import { fillGarden } from '../../demo/fill.ts';
+import { copyFolderOf } from '../../server/src/copies/copies.ts';
+import { soundness } from '../../server/src/copies/sound.ts';
+import { openFile } from '../../server/src/db/driver.ts';
+import { openCollection } from '../../server/src/db/open.ts';
 import { holds, pause, Server } from './server.ts';
 
 const TODAY = '2026-03-16';
