@@ -32,7 +32,12 @@ interface Options {
 }
 
 /** What settles a write that was made stale elsewhere; null: it stays refused. */
-type Settle = (path: string, body: object) => Promise<{ body: object; rev: number } | null>;
+type Settle = (
+  path: string,
+  body: object,
+  /** the row as it was when the keeper began, where it is known */
+  base: object | null,
+) => Promise<{ body: object; rev: number } | null>;
 let settle: Settle = () => Promise.resolve(null);
 let askToSignIn: () => void = () => undefined;
 
@@ -68,6 +73,30 @@ export function askEarly(path: string): void {
   early.set(path, asked);
 }
 
+interface Revised {
+  id?: unknown;
+  rev?: unknown;
+}
+/** Rows as they were last read, by their address: what a keeper's change began from. */
+const read = new Map<string, Revised>();
+/** Two lists of a large collection. */
+const MOST_READ = 12_000;
+
+function remember(path: string, answer: unknown): void {
+  const [address] = path.split('?') as [string];
+  const { items } = (answer ?? {}) as { items?: unknown };
+  if (read.size > MOST_READ) read.clear();
+  if (Array.isArray(items)) {
+    for (const row of items as Revised[]) {
+      if (row?.rev !== undefined) read.set(`${address}/${String(row.id)}`, row);
+    }
+  } else if ((answer as Revised | null)?.rev !== undefined) read.set(address, answer as Revised);
+}
+const baseOf = (path: string, rev: number | undefined) => {
+  const row = read.get(path);
+  return row?.rev === rev ? (row ?? null) : null;
+};
+
 /** Calls the API. @throws ApiError for every refusal and for silence */
 export async function api<T>(path: string, options: Options = {}): Promise<T> {
   const asked = options.method === undefined ? early.get(path) : undefined;
@@ -84,7 +113,7 @@ async function send<T>(path: string, options: Options): Promise<T> {
     const { body, method, ownConflict } = options;
     const stale = error.status === 412 && method === 'PATCH' && !ownConflict;
     if (!stale || typeof body !== 'object' || body === null) throw error;
-    const settled = await settle(path, body);
+    const settled = await settle(path, body, baseOf(path, options.rev));
     if (!settled) throw error;
     return send<T>(path, { ...options, ...settled });
   }
@@ -112,7 +141,10 @@ async function sendOnce<T>(path: string, options: Options): Promise<T> {
   if (deed) onDeed?.(Number(deed));
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => null);
-  if (response.ok) return answer as T;
+  if (response.ok) {
+    if (method === 'GET' || method === 'PATCH') remember(path, answer);
+    return answer as T;
+  }
   const { error } = (answer ?? {}) as {
     error?: { code: string; message: string; field?: string };
   };

@@ -20,20 +20,32 @@ export const useConflict = defineStore('conflict', () => {
   const open = ref<Conflict | null>(null);
 
   /**
-   * Lays what was to be saved beside what is there now.
+   * Lays what was to be saved beside what is there now. Where it is known what the keeper began
+   * from, only what both changed is asked about; what one alone changed stands.
    *
    * @returns what is to be saved instead, or null when it is let go of or cannot be compared
    */
-  async function ask(path: string, body: object): Promise<{ body: object; rev: number } | null> {
+  async function ask(
+    path: string,
+    typed: object,
+    base: object | null = null,
+  ): Promise<{ body: object; rev: number } | null> {
     const there = await api<Record<string, unknown> & { rev?: unknown }>(path).catch(() => null);
     if (!there || typeof there.rev !== 'number') return null;
     const { rev } = there;
-    const mine = body as Record<string, unknown>;
+    const began = base as Record<string, unknown> | null;
+    const mine = Object.fromEntries(
+      Object.entries(typed).map(([field, value]) => {
+        const untouched = began && field in there && alike(value, began[field]);
+        return [field, untouched ? there[field] : value];
+      }),
+    );
     const differences = Object.entries(mine)
       .filter(([field, value]) => field in there && !alike(value, there[field]))
+      .filter(([field]) => !began || !alike(began[field], there[field]))
       .map(([field, value]) => ({ field, mine: value, theirs: there[field] }));
     // What was changed there says nothing against what is saved here.
-    if (differences.length === 0) return { body, rev };
+    if (differences.length === 0) return { body: mine, rev };
     return new Promise((settle) => {
       open.value = { differences, rev, body: mine, settle };
     });

@@ -319,7 +319,23 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
 .problem {
   display: block;
 }
-td {
+td:last-child {
   overflow-wrap: anywhere;
+}
+@media (max-width: 700px) {
+  .scroll tr {
+    display: grid;
+    grid-template-columns: auto auto 1fr;
+    gap: 0 12px;
+    padding: 6px 0;
+    border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+  }
+  .scroll td {
+    padding: 0;
+    border: 0;
+  }
+  .scroll td:last-child {
+    grid-column: 1 / -1;
+  }
 }
 </style>

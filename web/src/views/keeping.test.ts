@@ -319,6 +319,32 @@ describe('two devices at once', () => {
     expect(server.calls.at(-1)!.ifMatch).toBe('"9"');
   });
 
+  it('of what the keeper began from only what both changed is asked about', async () => {
+    const began = { ...PLANT, rev: 3, name: 'Gangway', note: '', stems: 1 };
+    const server = fakeServer({ 'GET /plants/5': began });
+    await api('/plants/5');
+    const saves = [refuse(412, 'changed elsewhere'), PLANT];
+    server.answers['PATCH /plants/5'] = () => saves.shift();
+    server.answers['GET /plants/5'] = {
+      ...began,
+      rev: 9,
+      name: 'Gangway II',
+      note: 'from the desk',
+    };
+    whenCalled({ settle: useConflict().ask, signIn: () => undefined });
+    // A form sends all of its fields; only note and stems were touched.
+    const body = { name: 'Gangway', note: 'from the bench', stems: 2 };
+    const saved = api('/plants/5', { method: 'PATCH', body, rev: 3 });
+    await flushPromises();
+    expect(useConflict().open?.differences).toEqual([
+      { field: 'note', mine: 'from the bench', theirs: 'from the desk' },
+    ]);
+    useConflict().choose({ note: true });
+    await saved;
+    const sent = { name: 'Gangway II', note: 'from the bench', stems: 2 };
+    expect(server.calls.at(-1)!.body).toEqual(sent);
+  });
+
   it('let go of, the write stays refused and nothing is overwritten', async () => {
     const server = fakeServer({
       'GET /plants/5': THERE,
