@@ -22,6 +22,7 @@ import {
   type PotOption,
   type Situation,
 } from '@fernbank/core';
+import { importing } from './importing.ts';
 import { longLists } from './lists.ts';
 import { trialDay } from '../core/src/trials/days.ts';
 import { dayProblemFor, type DayAsk } from '../server/src/services/dayProblem.ts';
@@ -413,3 +414,4 @@ await fitting();
 await potting();
 await firstScreen();
 await longLists(print);
+importing(print);

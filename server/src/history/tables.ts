@@ -38,7 +38,9 @@ const all: RowTable[] = Object.values(schema)
       columns.some((column) => column.name === name),
     )!;
     return { name: getTableName(table), key, columns };
-  });
+  })
+  // Loaders list what a module exports in orders of their own.
+  .sort((a, b) => (a.name < b.name ? -1 : 1));
 
 /** Every table that a backup holds. */
 export const COLLECTION_TABLES: readonly RowTable[] = all.filter(
