@@ -15,6 +15,8 @@ import { collectionPath, isLoopback } from './place.ts';
 import { openedOrWhy } from './start.ts';
 
 const HOUR_MS = 60 * 60 * 1000;
+/** Longer than anyone pauses between two taps. */
+const KEEP_ALIVE_MS = 65_000;
 /** Connections that are still open when it closes are given this long. */
 const PATIENCE_MS = 5000;
 
@@ -60,6 +62,10 @@ const server =
   cert && key
     ? createSecureServer({ cert: readFileSync(cert), key: readFileSync(key) }, app)
     : createServer(app);
+
+// A browser that comes back to a connection just as it is closed would be told that nobody is there.
+server.keepAliveTimeout = KEEP_ALIVE_MS;
+server.headersTimeout = KEEP_ALIVE_MS + 1000;
 
 server.on('error', (error: NodeJS.ErrnoException) => {
   file.close();
