@@ -27,6 +27,8 @@ export interface Copy {
 export class Copies {
   /** why the last one could not be made */
   fault: string | null = null;
+  /** what was found of a copy, as long as its file is the same: to read all of each takes a while */
+  readonly #found = new Map<string, { stamp: string; state: Soundness }>();
 
   constructor(
     private readonly file: OpenFile,
@@ -90,7 +92,8 @@ export class Copies {
         if (!date) return [];
         const path = join(this.folder, name);
         const kind = DAILY.test(name) ? 'daily' : 'beforeRestore';
-        return [{ name, kind, date, bytes: statSync(path).size, state: soundness(path) }];
+        const { size: bytes, mtimeMs } = statSync(path);
+        return [{ name, kind, date, bytes, state: this.#stateOf(name, `${bytes}/${mtimeMs}`) }];
       })
       .sort((a, b) => b.date.localeCompare(a.date) || b.name.localeCompare(a.name));
   }
@@ -111,6 +114,14 @@ export class Copies {
       throw new HttpError(409, 'damaged', `this copy is damaged (${state.why}); use an older one`);
     }
     return path;
+  }
+
+  #stateOf(name: string, stamp: string): Soundness {
+    const before = this.#found.get(name);
+    if (before?.stamp === stamp) return before.state;
+    const state = soundness(join(this.folder, name));
+    this.#found.set(name, { stamp, state });
+    return state;
   }
 
   #names(): string[] {

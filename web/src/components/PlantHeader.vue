@@ -23,8 +23,8 @@ const pages = computed(() => {
 <template>
   <header class="head">
     <div>
-      <!-- Of a verdict the verdict is the title. -->
-      <component :is="at === 'verdict' ? 'div' : 'h1'" class="serif name">{{
+      <!-- Of a verdict and a fit the answer is the title. -->
+      <component :is="at === 'verdict' || at === 'fit' ? 'div' : 'h1'" class="serif name">{{
         file.plant.name
       }}</component>
       <div class="quiet">
