@@ -85,7 +85,8 @@ test('a plant that is deleted is put back from the line at the foot, and from th
     .filter({ hasText: name })
     .filter({ hasText: 'days left' });
   await entry.getByRole('button', { name: 'Put back' }).click();
-  await expect(page.getByText('The bin is empty.')).toBeVisible();
+  // Others may have left something there.
+  await expect(entry).toHaveCount(0);
   await page.goto('/plants/8');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(name);
 });
