@@ -37,7 +37,7 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
   const id = await newDay(page);
   try {
     await page.goto('/day');
-    await expect(page.getByRole('heading', { name: /potted: saves/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /to repot: spares them/ })).toBeVisible();
     await expect(page.getByText('No plan can be better: proven.')).toBeVisible();
     // By the keeper's word two more: one by its button, one dragged across.
     await page.getByRole('button', { name: 'Take Evening Watch in' }).click();

@@ -76,7 +76,7 @@ test('warned before it is potted: what topples once grown, with the remedy of le
   await expect(page.locator('.answer').getByRole('note')).toContainText(
     /In 12 months it would topple at \d+° when dry\. What helps with least work: stand it in/,
   );
-  await page.getByRole('button', { name: 'Take this one: glazed 24' }).click();
+  await page.getByRole('button', { name: 'Choose this one: glazed 24' }).click();
   await expect(page.locator('.answer').getByRole('note')).toBeHidden();
 });
 
@@ -91,10 +91,10 @@ test('three pots side by side, one is taken, settled, and stands on the bench sh
   await expect(table.getByRole('columnheader')).toHaveCount(4);
   await expect(table).toContainText('wrap it dark');
   await expect(table).toContainText('unglazed clay breathes');
-  await table.getByRole('button', { name: 'Take this one' }).first().click();
+  await table.getByRole('button', { name: 'Choose this one' }).first().click();
   await choose(page, 'On the pot’s floor', 'a thin layer of grit as ballast');
   const title = await page.getByRole('heading', { level: 1 }).textContent();
-  await page.getByRole('button', { name: 'Use this' }).click();
+  await page.getByRole('button', { name: 'Settle on this' }).click();
   await expect(page.getByText('Settled: the mix and the bench sheet follow it.')).toBeVisible();
   await page.getByRole('link', { name: 'Bench sheet' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Quickstep');

@@ -96,7 +96,7 @@ test.describe('at the desk', () => {
     await page.goto('/rounds');
     await expect(page.getByText('One look is expected to save most at')).toBeVisible();
     await expect(
-      page.getByText(/what would help most: .*a look saves about/).first(),
+      page.getByText(/what would help most: .*worth/).first(),
     ).toBeVisible();
   });
 

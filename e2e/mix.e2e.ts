@@ -133,7 +133,7 @@ test('what is out of stock is swapped with one tap, settled, and on the bench sh
   await first.getByRole('button').click();
   await expect(page.locator('.mix tbody')).toContainText(instead);
   await expect(page.getByText(/Mixed otherwise than Chunky climber/)).toBeVisible();
-  await page.getByRole('button', { name: 'Use this' }).click();
+  await page.getByRole('button', { name: 'Settle on this' }).click();
   await expect(page.getByText('Settled: the mix and the bench sheet follow it.')).toBeVisible();
   await page.goto('/plants/15/sheet');
   await expect(page.getByRole('article')).toContainText(instead);
@@ -142,7 +142,7 @@ test('what is out of stock is swapped with one tap, settled, and on the bench sh
   // Back to the recipe for the tests that follow.
   await page.goto('/plants/15/fit');
   await page.getByRole('button', { name: 'Back to the recipe' }).click();
-  await page.getByRole('button', { name: 'Use this' }).click();
+  await page.getByRole('button', { name: 'Settle on this' }).click();
 });
 
 test('a batch from settled plans and pots: loads, bags, cost; taken off the stock and put back', async ({

@@ -62,7 +62,7 @@ test('taking another pot from the ladder changes litres, scoops and the picture'
   const first = await title.textContent();
   const litres = page.getByText(/to fill round the ball/);
   const before = await litres.textContent();
-  await page.getByRole('button', { name: 'Take this one: clay 19' }).click();
+  await page.getByRole('button', { name: 'Choose this one: clay 19' }).click();
   await expect(title).toContainText('clay 19');
   expect(await title.textContent()).not.toBe(first);
   expect(await litres.textContent()).not.toBe(before);

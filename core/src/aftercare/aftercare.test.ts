@@ -139,11 +139,25 @@ describe('aftercare by what was done', () => {
   });
 });
 
-describe('what is kept up for a time', () => {
-  it('is over the day after its last, and never where it has none', () => {
-    expect(isTaskOver({ until: '2026-05-24' }, '2026-05-24')).toBe(false);
-    expect(isTaskOver({ until: '2026-05-24' }, '2026-05-25')).toBe(true);
-    expect(isTaskOver({ until: null }, '2030-01-01')).toBe(false);
+describe('what is over by itself', () => {
+  const shade = { rule: 'shade', due: '2026-05-10', until: '2026-05-24' } as const;
+  const second = { rule: 'secondWater', due: '2026-05-10', until: null } as const;
+
+  it('is what was kept up for a time, the day after its last', () => {
+    expect(isTaskOver(shade, '2026-05-24')).toBe(false);
+    expect(isTaskOver(shade, '2026-05-25')).toBe(true);
+  });
+
+  it('is a water or a check that comes too late to help', () => {
+    expect(isTaskOver(second, '2026-05-11')).toBe(false);
+    expect(isTaskOver(second, '2026-05-12')).toBe(true);
+    expect(isTaskOver({ ...second, rule: 'firstWater' }, '2026-05-17')).toBe(false);
+    expect(isTaskOver({ ...second, rule: 'firstWater' }, '2026-05-18')).toBe(true);
+  });
+
+  it('is never a question how it went, nor a task of the keeper’s own', () => {
+    expect(isTaskOver({ ...second, rule: 'weeks3' }, '2030-01-01')).toBe(false);
+    expect(isTaskOver({ ...second, rule: null }, '2030-01-01')).toBe(false);
   });
 });
 

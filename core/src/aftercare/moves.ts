@@ -30,9 +30,29 @@ const FEED_LATER_DAYS = 21;
 const SHADE_MORE_DAYS = 7;
 const TROUBLED_LOOK_DAYS = 10;
 
-/** Whether what was to be kept up for a time is over: nobody has to tick that off. */
-export function isTaskOver({ until }: { until: IsoDate | null }, date: IsoDate): boolean {
-  return until !== null && until < date;
+/**
+ * Days after which asking for a task no longer helps: by then the plant was
+ * watered, the mix has settled, a cut has dried or not.
+ *
+ * @source common practice, no source
+ */
+const LAPSES_DAYS: Partial<Record<TaskRule, number>> = {
+  firstWater: 7,
+  secondWater: 1,
+  secure: 14,
+  cutDry: 14,
+};
+
+/** Whether a task is over by itself, kept up until its last day or lapsed: nobody has to tick that off. */
+export function isTaskOver(
+  { rule, due, until }: { rule: TaskRule | null; due: IsoDate; until: IsoDate | null },
+  date: IsoDate,
+): boolean {
+  const lapses = rule && LAPSES_DAYS[rule];
+  return (
+    (until !== null && until < date) ||
+    (lapses !== undefined && lapses !== null && daysBetween(due, date) > lapses)
+  );
 }
 
 const LOOK_RULES: readonly TaskRule[] = ['cutDry', 'weeks3', 'weeks7', 'season'];

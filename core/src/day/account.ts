@@ -6,7 +6,7 @@ import type { Move, DayProblem } from './problem.ts';
  * @source common practice, no source
  */
 export const WEIGHTS = {
-  /** one unit of money: a bag of twenty is worth a twentieth of an ill-timed pot-up */
+  /** one unit of money: a bag of twenty is worth a twentieth of a badly timed repot */
   money: 0.0025,
   /** a bag more that stands open and dries */
   opening: 0.004,

@@ -75,7 +75,7 @@ describe('what is bought and fetched', () => {
       const { plan, laid } = planned(problem);
       const list = shoppingList(laid);
       const paid = list.reduce(
-        (sum, bought) => sum + (bought.kind === 'pole' ? 0 : bought.count * (bought.price ?? 0)),
+        (sum, bought) => sum + ('price' in bought ? bought.count * (bought.price ?? 0) : 0),
         0,
       );
       expect(paid).toBeCloseTo(plan.spends, 9);
@@ -94,6 +94,21 @@ describe('what is bought and fetched', () => {
     }
     expect(bags).toBeGreaterThan(0);
     expect(pots).toBeGreaterThan(0);
+  });
+
+  it('has what no stock is kept of looked for, by its litres', () => {
+    for (const problem of days()) {
+      const { laid } = planned(problem);
+      const [first, ...rest] = laid.bags;
+      const uncounted = { ...first!, counted: false, buys: 0, bagL: null };
+      const list = shoppingList({ ...laid, bags: [uncounted, ...rest] });
+      expect(
+        list.filter((one) => one.kind === 'check' && one.litres === first!.neededL),
+      ).toHaveLength(first!.neededL > 0 ? 1 : 0);
+      expect(
+        list.filter((one) => one.kind === 'bag').map(({ component }) => component),
+      ).not.toContain(first!.component);
+    }
   });
 
   it('fetches every plant, every pot that no other plant leaves, and every litre that is scooped', () => {

@@ -12,9 +12,11 @@ export type Purchase =
       price: number | null;
     }
   | { kind: 'pot'; label: string; count: number; price: number | null; for: string[] }
-  | { kind: 'pole'; support: SupportKindId; label: string; lengthCm: number; count: number };
+  | { kind: 'pole'; support: SupportKindId; label: string; lengthCm: number; count: number }
+  /** no stock of it is kept: the keeper looks what is there */
+  | { kind: 'check'; component: string; label: string; litres: number; count: 1 };
 
-/** What a day asks to be bought: whole bags, pots, poles. */
+/** What a day asks to be bought: whole bags, pots, poles; and what nobody has counted. */
 export function shoppingList({ bags, lines, cuts }: LaidDay): Purchase[] {
   const pots = new Map<string, Extract<Purchase, { kind: 'pot' }>>();
   for (const { pot, name } of lines) {
@@ -46,6 +48,15 @@ export function shoppingList({ bags, lines, cuts }: LaidDay): Purchase[] {
           count,
         })),
     ),
+    ...bags
+      .filter(({ counted, neededL }) => !counted && neededL > 0)
+      .map(({ component, label, neededL }): Purchase => ({
+        kind: 'check',
+        component,
+        label,
+        litres: neededL,
+        count: 1,
+      })),
   ];
 }
 

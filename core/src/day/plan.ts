@@ -34,7 +34,7 @@ export interface DayPlan {
   chains: Chain[];
   leftOut: LeftOut[];
   events: DayEvent[];
-  /** what it saves, with what it costs taken off; units of an ill-timed pot-up */
+  /** what it saves, with what it costs taken off; units of a badly timed repot */
   worth: number;
   /** bags and pots to buy, where a price is known */
   spends: number;

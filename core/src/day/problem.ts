@@ -59,7 +59,7 @@ export interface DaySupport {
 export interface DayPlant {
   id: number;
   name: string;
-  /** what potting it on each date saves against waiting for the next chance; units of an ill-timed pot-up */
+  /** what potting it on each date saves against waiting for the next chance; units of a badly timed repot */
   gain: number[];
   tidiness: Tidiness;
   /** id of a `DayMix` */

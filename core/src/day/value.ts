@@ -14,7 +14,7 @@ import { daysBetween, type IsoDate } from '../season/index.ts';
  * @param decision  judged on `judged`
  * @param day  the potting day, on or after `judged`
  * @param next  the first day on which the keeper would pot again, after `day`
- * @returns units of an ill-timed pot-up; below 0 the plant is better left
+ * @returns units of a badly timed repot; below 0 the plant is better left
  * @throws RangeError for days before the judgement or beyond a year
  */
 export function gainOf(

@@ -3,7 +3,7 @@ import type { MediumKind } from '../media/index.ts';
 import type { State } from './signals.ts';
 
 /**
- * Weights of the two costs. Unit: one typical pot-up done at a poor time ≈ 1.
+ * Weights of the two costs. Unit: one typical repot done at a poor time ≈ 1.
  *
  * @source common practice, no source, unless a row says otherwise
  */

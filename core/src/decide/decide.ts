@@ -15,7 +15,7 @@ import {
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
 import { bloomLasts } from './disturbing.ts';
 import { frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
-import { lookWorthOf, type LookWorth } from './lookWorth.ts';
+import { lookWorthOf, NOTHING_TO_ASK, type LookWorth } from './lookWorth.ts';
 import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
 import { readinessFactors, type ReadinessFactor } from './readiness.ts';
 import type { State } from './signals.ts';
@@ -144,8 +144,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     schools: depth === 'full' ? schoolVerdicts(frame, situation, school, judged) : [],
     oldMediumSchools: depth === 'full' ? oldMediumVerdicts(frame, situation, school) : [],
     school,
-    lookWorth:
-      verdict === 'rescueNow' ? { worth: 0, signal: null } : lookWorthOf(judged, lookFirst),
+    lookWorth: verdict === 'rescueNow' ? NOTHING_TO_ASK : lookWorthOf(judged, lookFirst),
     bloomWeeksLeft: bloomLasts(signals, situation.traits.bloomWeeks),
     costOfWaiting: waiting[CURVE_WEEKS - 1]!,
     medium: {

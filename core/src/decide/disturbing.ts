@@ -18,7 +18,7 @@ import {
 import type { Frame } from './frame.ts';
 import type { Signals } from './signals.ts';
 
-/** Cost of a disturbance in every week from now on, in units of one typical ill-timed pot-up. */
+/** Cost of a disturbance in every week from now on, in units of one typical badly timed repot. */
 export function disturbingByWeek(frame: Frame, signals: Signals, school: WhenSchool): Float64Array {
   const { season, disturbance } = frame;
   const { outOfSeason, tipsWeight } = WHEN_SCHOOLS[school];

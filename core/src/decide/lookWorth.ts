@@ -2,15 +2,17 @@ import { daysBetween } from '../season/index.ts';
 import { HORIZON_WEEKS } from './costs.ts';
 import { weighSignals } from './evidence.ts';
 import { optimum, statesIn } from './optimum.ts';
-import { possibleValues, SIGNALS } from './signals.ts';
+import { possibleValues, SIGNALS, type SignalDefinition } from './signals.ts';
 import { expectedSaving, type Judged } from './whatIf.ts';
 
 /** What a look at a plant today is expected to save. */
 export interface LookWorth {
-  /** in units of an ill-timed pot-up */
+  /** in units of a badly timed repot */
   worth: number;
   /** the question that would help most */
   signal: string | null;
+  /** what each question is worth by itself, the most first */
+  questions: { signal: string; worth: number }[];
 }
 
 /** Questions that stand for a whole look from outside: roots, medium, danger, stance. */
@@ -27,40 +29,51 @@ export const LOOK_PRICE = 0.02;
  * Expected saving of looking today instead of acting on what is known: each
  * question answered anew, in proportion to how old the last answers are.
  */
-export function lookWorthOf({ plan, evidence, best }: Judged, lookFirst: boolean): LookWorth {
-  const { signals, measured, lookedOn, date } = plan.frame.situation;
+export function lookWorthOf(judged: Judged, lookFirst: boolean): LookWorth {
+  const { lookedOn, date } = judged.plan.frame.situation;
   const age = lookedOn === undefined ? Infinity : daysBetween(lookedOn, date);
   const stale = 1 - Math.exp(-Math.max(0, age) / GROWS_OLD_DAYS);
-  if (stale === 0) return { worth: 0, signal: null };
-  let worth = 0;
-  let most = 0;
-  let signal: string | null = null;
-  for (const definition of QUESTIONS) {
-    const asked = signals[definition.id] !== undefined;
-    const { [definition.id]: _answer, ...others } = signals;
-    const without = asked ? weighSignals(others, measured) : evidence;
-    // Of a plant that nothing is known of, nothing is done until it is looked at.
-    const byNow = asked ? optimum(plan, without.sums).week : best.week;
-    const week = lookFirst ? HORIZON_WEEKS : byNow;
-    const states = statesIn(plan, without.sums, 0);
-    const outcomes = possibleValues(definition).map(({ value }) => {
-      const then = weighSignals({ ...others, [definition.id]: value }, measured);
-      const judged: Judged = {
-        plan,
-        evidence: then,
-        best: optimum(plan, then.sums),
-        kind: 'leave',
-        refresh: null,
-      };
-      return { value, judged };
-    });
-    const saving = stale * expectedSaving(definition, outcomes, states, week);
-    worth += saving;
-    if (saving > most) {
-      most = saving;
-      signal = definition.id;
-    }
-  }
+  if (stale === 0) return NOTHING_TO_ASK;
+  const questions = QUESTIONS.map((definition) => ({
+    signal: definition.id,
+    worth: stale * savingOf(definition, judged, lookFirst),
+  })).sort((a, b) => b.worth - a.worth);
+  const most = questions[0]!;
   // Of a plant never looked at any question stands for the whole look: they are not added up.
-  return lookFirst ? { worth: most, signal: null } : { worth, signal };
+  if (lookFirst) return { worth: Math.max(0, most.worth), signal: null, questions };
+  return {
+    worth: questions.reduce((sum, { worth }) => sum + worth, 0),
+    signal: most.worth > 0 ? most.signal : null,
+    questions,
+  };
+}
+
+/** A plant that was just looked at, or that cannot wait for a look. */
+export const NOTHING_TO_ASK: LookWorth = { worth: 0, signal: null, questions: [] };
+
+/** Expected saving of one question answered anew, were its last answer unknown. */
+function savingOf(
+  definition: SignalDefinition,
+  { plan, evidence, best }: Judged,
+  lookFirst: boolean,
+): number {
+  const { signals, measured } = plan.frame.situation;
+  const asked = signals[definition.id] !== undefined;
+  const { [definition.id]: _answer, ...others } = signals;
+  const without = asked ? weighSignals(others, measured) : evidence;
+  // Of a plant that nothing is known of, nothing is done until it is looked at.
+  const byNow = asked ? optimum(plan, without.sums).week : best.week;
+  const outcomes = possibleValues(definition).map(({ value }) => {
+    const then = weighSignals({ ...others, [definition.id]: value }, measured);
+    const judged: Judged = {
+      plan,
+      evidence: then,
+      best: optimum(plan, then.sums),
+      kind: 'leave',
+      refresh: null,
+    };
+    return { value, judged };
+  });
+  const states = statesIn(plan, without.sums, 0);
+  return expectedSaving(definition, outcomes, states, lookFirst ? HORIZON_WEEKS : byNow);
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
 import type { LogTrend, WaterFindings } from '../water/index.ts';
-import { decide, measuredFindings, type Situation } from './index.ts';
+import { askFirst, decide, measuredFindings, signal, type Situation } from './index.ts';
 
 const trend = (change: number, cycles = 9): LogTrend => ({
   cycles,
@@ -170,6 +170,22 @@ describe('the counsel beside a verdict', () => {
     for (const state of ['crowded', 'mediumFailing', 'danger', 'unstable'] as const) {
       expect(glanced.states[state]).toBeLessThan(plain.states[state]);
     }
+  });
+
+  it('a look begins with what would change most, seen without unpotting, three questions at most', () => {
+    const unseen = decide(situation);
+    const first = askFirst(unseen);
+    expect(first).toHaveLength(3);
+    const most = [...unseen.lookWorth.questions].sort((a, b) => b.worth - a.worth)[0]!;
+    expect(first).toContain(most.signal);
+    for (const id of first) expect(signal(id).group).not.toBe('ball');
+    expect(new Set(first).size).toBe(3);
+  });
+
+  it('what was answered today does not come first again', () => {
+    const signals = { rootsAtHoles: 'several', smell: 'fresh', compacted: false };
+    const looked = decide({ ...situation, signals, lookedOn: situation.date });
+    for (const id of Object.keys(signals)) expect(askFirst(looked)).not.toContain(id);
   });
 
   it('a look taken today is worth nothing again today, and grows old', () => {

@@ -71,7 +71,7 @@ export interface TurningPoint {
 
 export interface NotLooked {
   signal: string;
-  /** expected fall in cost if this one were looked at, in units of an ill-timed pot-up */
+  /** expected fall in cost if this one were looked at, in units of a badly timed repot */
   worth: number;
 }
 

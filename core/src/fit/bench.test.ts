@@ -383,4 +383,25 @@ describe('bad input', () => {
     expect(options.map(({ id }) => id)).not.toContain('bucket');
     expect(options.filter(({ outside }) => rimCm(outside) === 14)).toHaveLength(1);
   });
+  it('a pot in which another plant still stands keeps none of its size from being bought', () => {
+    const options = ladderOptions(nominalPot(12), [
+      free('of the fern', 15, { source: 'handedDown', leftBy: 'fern' }),
+    ]);
+    expect(options.filter(({ outside }) => rimCm(outside) === 15)).toHaveLength(2);
+  });
+  it('a pot that is left too late is not chosen, and says so', () => {
+    const left = (change: Partial<PotOption>) =>
+      ladderOptions(nominalPot(12), [
+        free('of the fern', 15, { source: 'handedDown', leftBy: 'fern', ...change }),
+      ]);
+    const chosenOf = (options: PotOption[]) => {
+      const { rungs, choice } = potLadder(request('Maranta leuconeura', 12, { options }));
+      return { chosen: rungs[choice!]!, fern: rungs.find(({ option }) => option.leftBy)! };
+    };
+    expect(chosenOf(left({})).chosen.option.source).toBe('handedDown');
+    const late = chosenOf(left({ leftIn: '2026-05-18' }));
+    expect([late.chosen.option.source, late.chosen.rimCm]).toEqual(['toBuy', 15]);
+    expect(late.fern.because).toMatch(/another plant still stands in it/);
+    expect(late.fern.notes.map(({ text }) => text).join()).toMatch(/in the week of 2026-05-18/);
+  });
 });

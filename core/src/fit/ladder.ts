@@ -282,7 +282,8 @@ function keptCover(option: PotOption, { presentCover }: FitRequest) {
 function crowdedWhen(count: number | null): string {
   if (count === null) return 'does not grow here';
   if (count < 0.5) return 'full from the first day';
-  return `crowded in ${count < 10 ? count.toFixed(1) : Math.round(count)} months`;
+  const months = Math.max(1, Math.round(count));
+  return `crowded in ${months} ${months === 1 ? 'month' : 'months'}`;
 }
 
 function choose(
@@ -297,7 +298,8 @@ function choose(
   if (possible.length === 0) {
     return { choice: null, because: 'no pot on the ladder will do; see why each one loses' };
   }
-  const { chosen, because } = pick(possible, choosing);
+  const inTime = possible.filter(({ option }) => option.leftIn === undefined);
+  const { chosen, because } = pick(inTime.length > 0 ? inTime : possible, choosing);
   const wanted = rungs.indexOf(chosen);
   rungs.forEach((rung, i) => {
     if (rung === chosen) {
@@ -306,7 +308,9 @@ function choose(
     } else if (rung.verdict !== 'fits') {
       return;
     } else if (Math.abs(rung.rimCm - chosen.rimCm) < 0.1 && i !== wanted) {
-      rung.because = 'as wide as the chosen one, which is easier to come by';
+      rung.because = rung.option.leftIn
+        ? 'as wide as the chosen one, but another plant still stands in it'
+        : 'as wide as the chosen one, which is easier to come by';
     } else if (i < wanted) {
       rung.verdict = 'tooSmall';
       rung.because =

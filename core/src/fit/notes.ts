@@ -72,7 +72,10 @@ export function rungNotes(noted: Noted): RungNote[] {
   }
   if (option.source === 'soaking') advice('it soaks still: free tomorrow, rinsed');
   if (option.source === 'handedDown') {
-    advice(`after ${option.leftBy ?? 'another plant'} has left it: soak it overnight, rinse`);
+    const when = option.leftIn ? `, in the week of ${option.leftIn}` : '';
+    advice(
+      `after ${option.leftBy ?? 'another plant'} has left it${when}: soak it overnight, rinse`,
+    );
   }
   if (option.source === 'present') advice('its own pot again: scrub and rinse it first');
   if (noted.present?.why)

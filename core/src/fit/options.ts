@@ -7,6 +7,7 @@ import {
   type PotMaterialId,
   type PotShape,
 } from '../pots/index.ts';
+import type { IsoDate } from '../season/index.ts';
 
 /**
  * Where a pot would come from, in the order in which a keeper would rather take
@@ -25,6 +26,8 @@ export interface PotOption {
   source: PotSource;
   /** for one that is handed down: the plant that leaves it */
   leftBy?: string;
+  /** … and the week in which it does, where that is not now: its Monday */
+  leftIn?: IsoDate;
   /** the keeper's own weighing, empty, kg */
   emptyKg?: number;
   features?: PotFeatures;
@@ -84,7 +87,12 @@ export function ladderOptions(present: PotShape, own: readonly PotOption[]): Pot
   });
   const toBuy = standardOptions(present).filter(
     ({ outside }) =>
-      !near.some((pot) => Math.abs(rimCm(pot.outside) - rimCm(outside)) < SAME_WIDTH_CM),
+      !near.some(
+        (pot) =>
+          // A pot in which another plant still stands is no reason not to buy one.
+          pot.source !== 'handedDown' &&
+          Math.abs(rimCm(pot.outside) - rimCm(outside)) < SAME_WIDTH_CM,
+      ),
   );
   return [...near, ...toBuy];
 }

@@ -1,3 +1,4 @@
+import type { Traits } from '../catalogue/index.ts';
 import {
   baseRadiusCm,
   centroidCm,
@@ -140,18 +141,38 @@ export function stanceOf(standing: Standing): Stance {
 /** Within one horizon a plant is not believed to become heavier than this many times. */
 const MOST_HEAVIER = 3;
 
-/** The same plant once it has grown, with what its support will then be. */
-export function grownStanding(
-  standing: Standing,
-  plantHeightCm: number,
-  support: StandingSupport | undefined = standing.support,
-): Standing {
-  const tall = Math.max(standing.plantHeightCm, plantHeightCm);
-  const heavier = Math.min(MOST_HEAVIER, tall / Math.max(1, standing.plantHeightCm));
+/** Forms that bend over, or hang over the rim, where nothing holds them up. @source common practice, no source */
+const BENDS_OVER: readonly Traits['growthForm'][] = ['climber', 'trailer'];
+
+/**
+ * How high a plant without a support will stand: what climbs or trails grows
+ * longer, but no taller than it stands now.
+ *
+ * @param nowCm  above the medium
+ * @param lengthCm  to which its longest shoot will have grown
+ */
+export function unsupportedCm(form: Traits['growthForm'], nowCm: number, lengthCm: number): number {
+  return BENDS_OVER.includes(form) ? Math.min(nowCm, lengthCm) : lengthCm;
+}
+
+/** How a plant will have grown, and what its support will then be. */
+export interface Grown {
+  lengthCm: number;
+  /** above the medium; absent: as high as it is long */
+  standsCm?: number;
+  /** absent: as it is now */
+  support?: StandingSupport | undefined;
+}
+
+/** The same plant once it has grown. */
+export function grownStanding(standing: Standing, grown: Grown): Standing {
+  const { plantHeightCm, plantKg } = standing;
+  const { lengthCm, standsCm = lengthCm, support = standing.support } = grown;
+  const heavier = Math.min(MOST_HEAVIER, Math.max(1, lengthCm / Math.max(1, plantHeightCm)));
   return {
     ...standing,
-    plantHeightCm: tall,
-    plantKg: standing.plantKg * heavier,
+    plantHeightCm: Math.max(plantHeightCm, standsCm),
+    plantKg: plantKg * heavier,
     ...(support ? { support } : {}),
   };
 }

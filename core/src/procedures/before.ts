@@ -13,8 +13,8 @@ export function before(request: ProcedureRequest): Step[] {
   return [...mixAhead(request), ...plantAhead(request), ...toolsAhead(request)];
 }
 
-function mixAhead({ components, schools = {}, newMediumL }: ProcedureRequest): Step[] {
-  if (newMediumL <= 0) return [];
+function mixAhead({ components, schools = {}, newMediumL, mixed }: ProcedureRequest): Step[] {
+  if (newMediumL <= 0 || mixed) return [];
   const school = schools.wetting ?? 'preWet';
   const cautions = mixCautions(components);
   const prepared = preparations(components, () => school);

@@ -22,6 +22,8 @@ export interface FittedRepot {
   /** dressing on the surface, in words with its amount */
   topDressing: string | null;
   mound: boolean;
+  /** the mix stands ready in a tub */
+  mixed?: boolean;
   wetKg: number;
   schools: NonNullable<ProcedureRequest['schools']>;
 }
@@ -43,6 +45,7 @@ export function fittedSteps(repot: FittedRepot): Step[] {
     layer: repot.layer,
     components: repot.components,
     newMediumL: rung.newMediumL,
+    mixed: repot.mixed ?? false,
     support: support && {
       label: support.kind.label,
       lengthCm: support.lengthCm,

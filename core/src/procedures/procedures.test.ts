@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { CAUTIONS } from '../cautions/index.ts';
 import { CATALOGUE, resolveTaxon } from '../catalogue/index.ts';
 import { component } from '../media/index.ts';
-import { procedure, STEP_IDS, type ProcedureRequest, type StepId } from './index.ts';
+import { procedure, STEP_IDS, tasksDoneBy, type ProcedureRequest, type StepId } from './index.ts';
 
 /** A fern moved on from soil to soil, its ball kept. */
 const FERN: ProcedureRequest = {
@@ -427,5 +427,20 @@ describe('any procedure', () => {
     const rotted = procedure({ ...FERN, ...ROT, schools: { rot: 'peroxide' } } as ProcedureRequest);
     expect(rotted.find(({ id }) => id === 'treatRot')!.cautions).toContain('peroxide');
     expect(procedure(FERN).find(({ id }) => id === 'cleanUp')!.cautions).toContain('bleach');
+  });
+});
+
+describe('what aftercare need not ask for', () => {
+  it('is the water that was given at the bench, in every way of giving it', () => {
+    expect(tasksDoneBy(['setPlant', 'waterNow', 'waterAgain', 'place'])).toEqual([
+      'firstWater',
+      'secondWater',
+    ]);
+    expect(tasksDoneBy(['waterDoses'])).toEqual(['firstWater']);
+    expect(tasksDoneBy(['fillReservoir'])).toEqual(['firstWater']);
+  });
+
+  it('is not a water that is held back', () => {
+    expect(tasksDoneBy(['setPlant', 'holdWater', 'cleanUp'])).toEqual([]);
   });
 });

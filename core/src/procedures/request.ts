@@ -83,6 +83,8 @@ export interface ProcedureRequest {
   components: readonly Component[];
   /** new mix round the ball, L */
   newMediumL: number;
+  /** the mix stands ready in a tub: nothing is soaked, wetted or measured for this pot */
+  mixed?: boolean;
   /** a new support that is set, and how it is fixed */
   support?: { label: string; lengthCm: number; damp: boolean; ties: number; fixing: string } | null;
   /** seated on an upturned net pot, wrapped in moss */

@@ -16,7 +16,7 @@ export interface RootPace {
 const SPREAD = 0.33;
 export const TYPICAL_PACE: RootPace = { factor: 1, sdLog: SPREAD, own: false };
 
-/** Share explored right after a pot-up by one size, from which growth is counted. */
+/** Share explored right after a repot by one size up, from which growth is counted. */
 export const EXPLORED_AT_START = 0.5;
 /** What is not known of that start, in log-odds: how much larger the pot was, how much was cut. */
 const START_SD_ODDS = 0.5;

@@ -124,6 +124,9 @@ describe('what a day is chosen from', () => {
     expect([status, body.error.field]).toEqual([422, 'dates']);
   });
 
+  const doneOf = ({ tasks }: { tasks: { rule: string; done: string | null }[] }, rule: string) =>
+    tasks.find((task) => task.rule === rule)!.done;
+
   it('learns minutes from what was ticked at the bench', async () => {
     const plant = await crowded('Gangway', 14);
     const other = await crowded('Other', 14);
@@ -149,6 +152,9 @@ describe('what a day is chosen from', () => {
     expect(repot.timed.map(({ minutes }: { minutes: number }) => minutes)).toEqual(
       steps.map(() => 12),
     );
+    // It was watered there: aftercare asks only for what is still to be done.
+    expect(doneOf(repot, 'firstWater')).toBe(TODAY);
+    expect(doneOf(repot, 'turn')).toBeNull();
     expect(await minutesOf()).toBeGreaterThan(1.1 * typical);
   });
 });

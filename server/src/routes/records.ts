@@ -268,12 +268,16 @@ export function taskRoutes(context: Context): DescribedRouter {
   const routes = new DescribedRouter();
   routes.get(
     '/calendar.ics',
-    { summary: 'open tasks as a calendar (RFC 5545), to be downloaded or subscribed to' },
+    {
+      summary:
+        'open tasks and potting days as a calendar (RFC 5545), to be downloaded or subscribed to',
+    },
     (request, response) => {
+      const address = `${request.protocol}://${request.get('host') ?? 'localhost'}`;
       response
         .type('text/calendar')
         .set('Content-Disposition', 'inline; filename="aftercare.ics"')
-        .send(aftercareCalendar(db, `${request.protocol}://${request.get('host') ?? 'localhost'}`));
+        .send(aftercareCalendar(db, context.today(), address));
     },
   );
   addRows(routes, {

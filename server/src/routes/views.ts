@@ -163,6 +163,7 @@ function summary(judgement: Judgement) {
     groupLabel: taxon.groupLabel,
     overrule: overruleInShort(judgement),
     lookWorth: judgement.lookDue.worth,
+    lookWhy: judgement.lookDue.why,
     bloom: decision.bloomWeeksLeft,
     refresh: decision.refresh,
     states: decision.states,

@@ -1,4 +1,12 @@
-import { benchAfter, type BenchEvent } from '@fernbank/core';
+import {
+  benchAfter,
+  tasksDoneBy,
+  timedSteps,
+  type BenchEvent,
+  type StepId,
+  type TaskRule,
+  type TimedStep,
+} from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { benches, plants } from '../db/schema.ts';
@@ -49,7 +57,29 @@ export function onBench(db: Db, plantId: number, event: BenchEvent) {
   });
 }
 
+/** Steps that are mostly waiting: they tell nothing of hands. */
+const WAITED: StepId[] = [
+  'soakComponents',
+  'preWet',
+  'soakToLoosen',
+  'callus',
+  'dryWounds',
+  'waterJar',
+];
+
+/** What the bench knows of a repot that was worked there. */
+export interface AtBench {
+  /** minutes of hands as they were ticked off; null: they were not */
+  timed: TimedStep[] | null;
+  /** first waters that were given: aftercare does not ask for them again */
+  tasks: TaskRule[];
+}
+
 /** A plant leaves the bench: written down, or given up for today. */
-export function leaveBench(db: Db, plantId: number): void {
-  db.delete(benches).where(eq(benches.plantId, plantId)).run();
+export function leaveBench(db: Db, plantId: number): AtBench {
+  const bench = db.select().from(benches).where(eq(benches.plantId, plantId)).get();
+  if (!bench) return { timed: null, tasks: [] };
+  db.delete(benches).where(eq(benches.id, bench.id)).run();
+  const timed = bench.startedAt ? timedSteps(bench.startedAt, bench.doneAt, WAITED) : [];
+  return { timed: timed.length > 0 ? timed : null, tasks: tasksDoneBy(bench.done) };
 }

@@ -3,6 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm';
 import ical from 'ical-generator';
 import type { Db } from '../db/driver.ts';
 import { plants, tasks } from '../db/schema.ts';
+import { datesToPot } from './dayOfRepot.ts';
 import { readSettings } from './settings.ts';
 
 /** A day of the record at the start of it, wherever the calendar is read. */
@@ -10,12 +11,12 @@ const dayOf = (date: IsoDate): Date => new Date(`${date}T00:00:00`);
 
 /**
  * What is due, as a calendar that any program can read or subscribe to: open
- * tasks of aftercare, each a whole day, each with an id that lasts, so that a
- * task that moves moves in the calendar too.
+ * tasks of aftercare and potting days, each a whole day, each with an id that
+ * lasts, so that what moves moves in the calendar too.
  *
  * @source RFC 5545 (iCalendar), by the ical-generator package
  */
-export function aftercareCalendar(db: Db, address: string): string {
+export function aftercareCalendar(db: Db, today: IsoDate, address: string): string {
   const name = readSettings(db).collectionName || 'Fernbank';
   const calendar = ical({
     name: `${name}: aftercare`,
@@ -39,6 +40,19 @@ export function aftercareCalendar(db: Db, address: string): string {
       sequence: task.rev,
       stamp: new Date(task.updatedAt),
       lastModified: new Date(task.updatedAt),
+    });
+  }
+  for (const { day, date, plants: count, minutes } of datesToPot(db, today)) {
+    calendar.createEvent({
+      id: `day-${day.id}-${date}@fernbank`,
+      start: dayOf(date),
+      end: dayOf(addDays(date, 1)),
+      allDay: true,
+      summary: `Potting day: ${count === 1 ? '1 plant' : `${count} plants`}, ${Math.round(minutes)} min`,
+      url: `${address}/day/bench`,
+      sequence: day.rev,
+      stamp: new Date(day.updatedAt),
+      lastModified: new Date(day.updatedAt),
     });
   }
   return calendar.toString();

@@ -36,6 +36,8 @@ const ROWS: Record<DayList, (laid: LaidDay) => Row[]> = {
           );
         case 'pole':
           return row('pole', bought.label, bought.count, bought.lengthCm, 'cm', null, '');
+        case 'check':
+          return row('check what you have', bought.label, 1, litres(bought.litres), 'L', null, '');
       }
     }),
   picking: (laid) =>

@@ -33,19 +33,46 @@ export function dayOfRepot(
   return null;
 }
 
-type Order = { plantId: number; date: IsoDate; recipeId: string | null };
+/** A date of a settled day with what is still to be potted on it. */
+export interface DateToPot {
+  day: DayRow;
+  date: IsoDate;
+  plants: number;
+  /** of hands */
+  minutes: number;
+}
 
-/** Whether the mix of a repot is in the tub already, as a batch of its day: then it draws nothing. */
-export function isMixed(db: Db, { plantId, date, recipeId }: Order): boolean {
+/** Every date on which plants are still to be potted, the next first; what lingers too long is left out. */
+export function datesToPot(db: Db, today: IsoDate): DateToPot[] {
+  const settled = db.select().from(days).where(eq(days.state, 'settled')).all();
+  return settled
+    .flatMap((day) => {
+      const done = new Set(doneOf(db, day.id).map(({ plantId }) => plantId));
+      const open = (day.plan?.lines ?? []).filter(({ plant }) => !done.has(plant));
+      return (day.plan?.dates ?? []).map(({ date }, i) => {
+        const lines = open.filter((line) => line.date === i);
+        const minutes = lines.reduce((sum, line) => sum + line.minutes, 0);
+        return { day, date, plants: lines.length, minutes };
+      });
+    })
+    .filter(({ date, plants }) => plants > 0 && addDays(date, LINGERS_DAYS) >= today)
+    .sort((a, b) => a.date.localeCompare(b.date));
+}
+
+type Order = { plantId: number; date?: IsoDate };
+
+/** The recipe that stands mixed in the tub for a plant, as a batch of its day; null: none does. */
+export function mixedRecipe(db: Db, { plantId, date }: Order): string | null {
   const found = dayOfRepot(db, plantId, date);
-  if (!found || found.line.mix.split('|')[0] !== recipeId) return false;
+  if (!found) return null;
   const { day, line, laid } = found;
   const planned = laid.dates[line.date]!.date;
-  return day.mixed.some((batch) => batch.mix === line.mix && batch.date === planned);
+  const isMixed = day.mixed.some((batch) => batch.mix === line.mix && batch.date === planned);
+  return isMixed ? line.mix.split('|')[0]! : null;
 }
 
 /** Whether the pole that a plant gets on its day was cut already: then no bar of the shelf is taken for it. */
-export function isCut(db: Db, { plantId, date }: Omit<Order, 'recipeId'>): boolean {
+export function isCut(db: Db, { plantId, date }: Order): boolean {
   const found = dayOfRepot(db, plantId, date);
   const kind = found?.line.support?.kind;
   return kind !== undefined && found!.day.cut.some((one) => one.kind === kind);

@@ -4,7 +4,7 @@ import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
 import { plantFile, type PlantRow } from './collection.ts';
 import { judgeAll, type Judgement } from './judging.ts';
-import { dayOfRepot, doneOf } from './dayOfRepot.ts';
+import { dayOfRepot, doneOf, mixedRecipe } from './dayOfRepot.ts';
 import { newMediumFor } from './newMedium.ts';
 import { quarantineFor } from './quarantine.ts';
 import { readSettings } from './settings.ts';
@@ -16,8 +16,8 @@ export interface HandDown {
   pot: PlantRow['pot'];
   potMaterial: PlantRow['potMaterial'];
   potId: number | null;
-  /** when it is expected to be left */
-  week: IsoDate | null;
+  /** the Monday of the week in which it is left, where that is later than it would be wanted */
+  leftIn: IsoDate | null;
 }
 
 /** A pot is worth waiting for so long. @source common practice, no source */
@@ -47,14 +47,20 @@ export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
 /** The settled day that a plant is part of, in short. */
 function dayFor(db: Db, plant: PlantRow) {
   const found = dayOfRepot(db, plant.id);
-  return found && { id: found.day.id, date: found.laid.dates[found.line.date]!.date };
+  return (
+    found && {
+      id: found.day.id,
+      date: found.laid.dates[found.line.date]!.date,
+      mixedRecipe: mixedRecipe(db, { plantId: plant.id }),
+    }
+  );
 }
 
 /** The pot that a settled day hands down to a plant, whether it is left already or not. */
 function handedDownByDay(db: Db, plant: PlantRow): HandDown[] {
   const found = dayOfRepot(db, plant.id);
   if (!found || found.line.pot.source !== 'left') return [];
-  const { line, laid, day } = found;
+  const { line, day } = found;
   const { of, shape, material } = line.pot;
   const giver = db.select().from(plants).where(eq(plants.id, of!)).get();
   if (!giver) return [];
@@ -66,7 +72,7 @@ function handedDownByDay(db: Db, plant: PlantRow): HandDown[] {
       pot: shape,
       potMaterial: material,
       potId: left ? left.before.potId : giver.potId,
-      week: laid.dates[line.date]!.date,
+      leftIn: null,
     },
   ];
 }
@@ -75,7 +81,9 @@ function handedDownByDay(db: Db, plant: PlantRow): HandDown[] {
 function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
   const soon = addDays(date, HAND_DOWN_WEEKS * 7);
   const byDay = handedDownByDay(db, plant);
-  const others = judgeAll(db, date)
+  const all = judgeAll(db, date);
+  const wantedIn = all.find(({ file }) => file.plant.id === plant.id)?.decision.week ?? date;
+  const others = all
     .filter(({ file }) => !byDay.some(({ plantId }) => plantId === file.plant.id))
     .filter(({ file }) => file.plant.id !== plant.id)
     .filter(({ file }) => quarantineFor(db, file.plant, date) === null)
@@ -86,7 +94,7 @@ function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
       pot: file.plant.pot,
       potMaterial: file.plant.potMaterial,
       potId: file.plant.potId,
-      week: decision.week,
+      leftIn: decision.week !== null && decision.week > wantedIn ? decision.week : null,
     }));
   return [...byDay, ...others];
 }

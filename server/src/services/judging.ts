@@ -29,7 +29,7 @@ export interface Judgement {
 export interface LookDue {
   /** the day asked for when a look is due, else when one is planned */
   date: IsoDate;
-  /** what it is expected to save, in units of an ill-timed pot-up */
+  /** what it is expected to save, in units of a badly timed repot */
   worth: number;
   why: string;
 }

@@ -8,7 +8,6 @@ import {
   piecesFault,
   seasonAhead,
   seasonOf,
-  timedSteps,
   WINDOW_READINESS,
   workFor,
   type AftercareTask,
@@ -22,14 +21,11 @@ import {
   type Practice,
   type RootCuts,
   type RootWork,
-  type StepId,
-  type TimedStep,
 } from '@fernbank/core';
 import { and, desc, eq, gt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import {
   batches,
-  benches,
   plans,
   plants,
   pots,
@@ -42,7 +38,7 @@ import {
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { leaveBench } from './benches.ts';
-import { dayOfRepot, isCut, isMixed } from './dayOfRepot.ts';
+import { dayOfRepot, isCut, mixedRecipe } from './dayOfRepot.ts';
 import { quarantineFor } from './quarantine.ts';
 import { drawStock, putStockBack } from './stockDraw.ts';
 import type { PlantRow } from './collection.ts';
@@ -115,9 +111,11 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
     const apart = quarantineFor(tx, plant, order.date) !== null;
     const { coverId, ...taken } = movePots(tx, plant, order, apart);
     const day = dayOfRepot(tx, plant.id, order.date)?.day ?? null;
-    const draws = order.drawStock !== false && mixedIn !== null && !isMixed(tx, order);
+    const draws =
+      order.drawStock !== false && mixedIn !== null && mixedRecipe(tx, order) !== order.recipeId;
     const drawn = draws ? drawStock(tx, mixedIn.measures) : null;
     const support = moveSupport(tx, plant, supportOrdered(tx, order));
+    const atBench = leaveBench(tx, plant.id);
     const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
     const inserted = tx
       .insert(repots)
@@ -157,7 +155,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
         pieces: order.cuts?.pieces ?? 1,
         dayId: day?.id ?? null,
         drawn,
-        timed: timedAtBench(tx, plant.id),
+        timed: atBench.timed,
         note: order.note,
       })
       .returning()
@@ -179,13 +177,20 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       .run();
     // What was planned is done.
     tx.delete(plans).where(eq(plans.plantId, plant.id)).run();
-    leaveBench(tx, plant.id);
     if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(tx, plant, order, inserted.id);
     const care = aftercare(tx, plant, order, judgement, work);
     const written = care.map((task) =>
       tx
         .insert(tasks)
-        .values({ ...stamp(), ...task, plantId: plant.id, repotId: inserted.id })
+        .values({
+          ...stamp(),
+          ...task,
+          plantId: plant.id,
+          repotId: inserted.id,
+          ...(task.due <= order.date && atBench.tasks.includes(task.rule)
+            ? { done: order.date }
+            : {}),
+        })
         .returning()
         .get(),
     );
@@ -348,24 +353,6 @@ function movePots(
     ...(changes && apart && plant.potId !== null ? { leftTo: 'apart' as const } : {}),
     coverId: moveCover(tx, plant, order.coverId, order.pot),
   };
-}
-
-/** Steps that are mostly waiting: they tell nothing of hands. */
-const WAITED: StepId[] = [
-  'soakComponents',
-  'preWet',
-  'soakToLoosen',
-  'callus',
-  'dryWounds',
-  'waterJar',
-];
-
-/** Minutes of hands as they were ticked off at the bench; null: it was not. */
-function timedAtBench(db: Db, plantId: number): TimedStep[] | null {
-  const bench = db.select().from(benches).where(eq(benches.plantId, plantId)).get();
-  if (!bench?.startedAt) return null;
-  const timed = timedSteps(bench.startedAt, bench.doneAt, WAITED);
-  return timed.length > 0 ? timed : null;
 }
 
 /** The cover that a plant then stands in; `wanted` undefined: its own, where the new pot goes into it. */

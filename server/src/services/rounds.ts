@@ -1,8 +1,15 @@
-import { isTaskOver, type IsoDate, type ReservoirAsk, type VerdictKind } from '@fernbank/core';
+import {
+  addDays,
+  isTaskOver,
+  type IsoDate,
+  type ReservoirAsk,
+  type VerdictKind,
+} from '@fernbank/core';
 import { and, asc, eq, inArray, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { looks, plants, spots as spotRows, tasks } from '../db/schema.ts';
 import { stamp } from '../http/resource.ts';
+import { datesToPot } from './dayOfRepot.ts';
 import { judgeAll, type Judgement } from './judging.ts';
 import { reservoirsOn } from './reservoirs.ts';
 import type { TaskRow } from './tasks.ts';
@@ -32,7 +39,12 @@ export interface Rounds {
   /** batches of the propagation tray that ask for something */
   tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
   spots: { id: number; name: string; plants: RoundsEntry[]; quiet: number }[];
+  /** the next date of a settled potting day, from a week before it */
+  potting: { date: IsoDate; plants: number; minutes: number } | null;
 }
+
+/** So long before it a potting day is told of, days. */
+const POTTING_AHEAD_DAYS = 7;
 
 const ACTS: readonly VerdictKind[] = ['rescueNow', 'repotNow'];
 
@@ -70,7 +82,19 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
       asks,
     });
   }
-  return { date, mostWorth: mostWorth(spots), tray: trayAsks(db, date), spots };
+  return {
+    date,
+    mostWorth: mostWorth(spots),
+    tray: trayAsks(db, date),
+    spots,
+    potting: pottingOn(db, date),
+  };
+}
+
+function pottingOn(db: Db, date: IsoDate): Rounds['potting'] {
+  const [next] = datesToPot(db, date);
+  if (!next || next.date > addDays(date, POTTING_AHEAD_DAYS)) return null;
+  return { date: next.date, plants: next.plants, minutes: next.minutes };
 }
 
 /** What the tray asks for on a day: roots to look at, starts to pot on. */

@@ -253,11 +253,12 @@ export interface Fitting {
     pot: PotShape;
     potMaterial: PotMaterialId;
     potId: number | null;
-    week: string | null;
+    /** the Monday of the week in which it is left, where that is later than it would be wanted */
+    leftIn: string | null;
   }[];
   headroomCm: number | null;
-  /** the settled potting day that it is part of */
-  day: { id: number; date: string } | null;
+  /** the settled potting day that it is part of, and the recipe that stands mixed for it */
+  day: { id: number; date: string; mixedRecipe: string | null } | null;
   plan: PlanRow | null;
 }
 
@@ -479,6 +480,7 @@ export interface VerdictSummary {
   groupLabel: string;
   overrule: Pick<Overrule, 'instead' | 'until' | 'reason'> | null;
   lookWorth: number;
+  lookWhy: string;
   bloom: number;
   refresh: string[];
   states: Decision['states'];
@@ -511,6 +513,8 @@ export interface Rounds {
       asks: RoundsAsk[];
     }[];
   }[];
+  /** the next date of a settled potting day, from a week before it */
+  potting: { date: string; plants: number; minutes: number } | null;
 }
 
 export interface Settings {

@@ -11,7 +11,11 @@ import SensorPanel from './SensorPanel.vue';
 
 /** Where plants stand: light, warmth (one mean or month by month), humidity, latitude. */
 const open = defineModel<boolean>({ required: true });
-const props = defineProps<{ spot?: SpotRow | null }>();
+const props = defineProps<{
+  spot?: SpotRow | null;
+  /** the spots there are: a new one lies at their latitude, and comes after them on the walk */
+  spots?: readonly SpotRow[];
+}>();
 const emit = defineEmits<{ added: [spot: SpotRow]; changed: [spot: SpotRow] }>();
 
 const MEAN_C = 20;
@@ -26,7 +30,7 @@ const blank = () => ({
   sortOrder: 0 as number | null,
   headroomCm: null as number | null,
 });
-const { draft, clear } = useDraft('spot', blank);
+const { draft, changed, clear } = useDraft('spot', blank);
 const { temperatureUnit, temperatureFromC, temperatureToC, lengthUnit, lengthFromCm, lengthToCm } =
   useUnits();
 const errors = ref<Record<string, string>>({});
@@ -38,9 +42,16 @@ watch(
   () => [open.value, props.spot] as const,
   ([isOpen, spot]) => {
     if (isOpen && spot) draft.value = formOf(spot);
+    else if (isOpen && !changed.value) beside(props.spots ?? []);
     else if (!isOpen && props.spot) clear();
   },
 );
+function beside(spots: readonly SpotRow[]): void {
+  const last = spots[spots.length - 1];
+  if (!last) return;
+  draft.value.latitudeDeg = last.latitudeDeg;
+  draft.value.sortOrder = Math.max(...spots.map(({ sortOrder }) => sortOrder)) + 1;
+}
 function formOf(spot: SpotRow): ReturnType<typeof blank> {
   const { name, latitudeDeg, temperatureC, relativeHumidity, light, lampHours, sortOrder } = spot;
   const monthly = typeof temperatureC === 'number' ? null : [...temperatureC];
@@ -180,9 +191,15 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
             v-model="draft.latitudeDeg"
             :label="m.spot.latitude"
             unit="°"
+            :hint="m.spot.latitudeHint"
             :error="errors.latitudeDeg"
           />
-          <NumberField v-model="draft.sortOrder" :label="m.spot.order" :error="errors.sortOrder" />
+          <NumberField
+            v-model="draft.sortOrder"
+            :label="m.spot.order"
+            :hint="m.spot.orderHint"
+            :error="errors.sortOrder"
+          />
           <NumberField
             :model-value="draft.headroomCm === null ? null : lengthFromCm(draft.headroomCm)"
             :label="m.spot.headroom"

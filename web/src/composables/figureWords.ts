@@ -9,6 +9,9 @@ import { m } from '../messages/index.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useUnits } from './useUnits.ts';
 
+/** Beyond ten years a band says no more than that. */
+const LONGEST_MONTHS = 120;
+
 /** Numbers of a ladder or a verdict as words with their units. */
 export function useFigureWords() {
   const { months } = useUnits();
@@ -21,7 +24,10 @@ export function useFigureWords() {
     crowdedBand: ({ monthsToCrowded: at, crowdedBand: band }: Rung) => {
       if (at === null) return m.fit.never;
       if (at < 0.5 || !band) return m.fit.already;
-      const whole = (count: number) => String(Math.max(1, Math.round(count)));
+      const whole = (count: number) =>
+        count > LONGEST_MONTHS
+          ? m.fit.over(LONGEST_MONTHS)
+          : String(Math.max(1, Math.round(count)));
       return m.fit.crowdedBand(months(at)!, whole(band.soonest), whole(band.latest));
     },
     mediumWord: (count: number | null) => (count === null ? m.fit.noAgeing : inMonths(count)),

@@ -35,7 +35,7 @@ describe('the pot that was settled on, wherever it stands now', () => {
         pot: nominalPot(17),
         potMaterial: 'plastic',
         potId: null,
-        week: null,
+        leftIn: null,
       },
     ],
   });

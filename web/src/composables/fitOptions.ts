@@ -50,14 +50,17 @@ export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
     source: 'present',
   };
   const shelf = fitting.pots.map((pot) => shelfOption(pot, pot.free > 0 ? 'free' : 'soaking'));
-  const handed = fitting.handDowns.map(({ plantId, name, pot, potMaterial }): PotOption => ({
-    id: `from-${plantId}`,
-    label: m.fit.potOf(name),
-    outside: pot,
-    material: potMaterial,
-    source: 'handedDown',
-    leftBy: name,
-  }));
+  const handed = fitting.handDowns.map(
+    ({ plantId, name, pot, potMaterial, leftIn }): PotOption => ({
+      id: `from-${plantId}`,
+      label: m.fit.potOf(name),
+      outside: pot,
+      material: potMaterial,
+      source: 'handedDown',
+      leftBy: name,
+      ...(leftIn ? { leftIn } : {}),
+    }),
+  );
   return ladderOptions(file.situation.pot, [present, ...shelf, ...handed]);
 }
 

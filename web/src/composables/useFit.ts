@@ -21,6 +21,7 @@ import {
   SIZE_SCHOOLS,
   standingSupport,
   standsAtCm,
+  unsupportedCm,
   stanceOf,
   supportKind,
   supportMode,
@@ -338,17 +339,18 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   );
   const later = computed((): Standing | null => standing.value && atHorizon(standing.value));
   function atHorizon(now: Standing): Standing {
-    const grownCm = heightOn(
-      plan.value,
-      climb.value.heightAt(horizonWeeks.value).cm,
-      plan.value?.extensions.at(-1)?.aboveCm ?? plan.value?.aboveCm,
-    );
     const { headroomCm } = fitting.value;
-    return grownStanding(
-      now,
-      headroomCm === null ? grownCm : Math.min(grownCm, headroomCm),
-      plan.value ? extendedSupport(plan.value) : undefined,
-    );
+    const { height, situation } = file.value;
+    const lengthCm = climb.value.heightAt(horizonWeeks.value).cm;
+    const aboveCm = plan.value?.extensions.at(-1)?.aboveCm ?? plan.value?.aboveCm;
+    const heldCm = plan.value
+      ? heightOn(plan.value, lengthCm, aboveCm)
+      : unsupportedCm(situation.traits.growthForm, height.cm, lengthCm);
+    return grownStanding(now, {
+      lengthCm: plan.value ? heldCm : lengthCm,
+      standsCm: headroomCm === null ? heldCm : Math.min(heldCm, headroomCm),
+      support: plan.value ? extendedSupport(plan.value) : undefined,
+    });
   }
   const stances = computed((): { now: Stance; later: Stance } | null =>
     standing.value && later.value
@@ -430,6 +432,8 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
 
   const { extraWords } = useExtraWords();
   /** What hands do, in order, from soaking the bark to the first water. */
+  /** Its mix was made as a batch of its potting day. */
+  const inTub = computed(() => fitting.value.day?.mixedRecipe === choices.recipeId);
   const steps = computed((): Step[] => {
     const at = choices.supportMode === 'new' ? plan.value : null;
     if (!rung.value || !stances.value) return [];
@@ -446,6 +450,7 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
       support: at,
       topDressing: dressing ? extraWords(dressing) : null,
       mound: onMound.value,
+      mixed: inTub.value,
       wetKg: stances.value.now.wetKg,
       schools: {
         firstWater: plant.schools.firstWater ?? settings.current.firstWaterSchool,
@@ -460,6 +465,7 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
   return {
     choices,
     steps,
+    inTub,
     extras,
     before,
     place,

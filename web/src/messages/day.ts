@@ -1,18 +1,8 @@
 import type { LeftOutWhy, PinConflict, Stretch } from '@fernbank/core';
+import { costWords, SAME_COST } from './cost.ts';
+import { hours } from './duration.ts';
 
-/** A cost in words: its unit is one typical pot-up done at a poor time. */
-const potUps = (cost: number) =>
-  Math.abs(cost) < 1
-    ? `${Math.round(100 * cost)} % of an ill-timed pot-up`
-    : `${cost.toFixed(1)} ill-timed pot-ups`;
 const plants = (n: number) => (n === 1 ? '1 plant' : `${n} plants`);
-const hours = (minutes: number) => {
-  const whole = Math.round(minutes);
-  const h = Math.floor(whole / 60);
-  const rest = whole % 60;
-  return h === 0 ? `${rest} min` : rest === 0 ? `${h} h` : `${h} h ${rest} min`;
-};
-
 /** Texts of the potting day. */
 export const day = {
   title: 'Potting day',
@@ -32,7 +22,7 @@ export const day = {
   tub: 'Tub, to its brim',
   tubHint: 'empty: as in the settings',
   nextChance: 'When could you pot again?',
-  nextChanceHint: 'what a plant saves is told against that day',
+  nextChanceHint: 'what a plant is spared is told against that day',
   nextChanceError: 'This must be after the last date',
   datesError: 'Each date must be after the one before',
   cleaning: 'Pots that plants leave',
@@ -49,12 +39,12 @@ export const day = {
   answer: (n: number, saves: number) =>
     n === 0
       ? 'Nothing is worth potting within this.'
-      : `${plants(n)} potted: saves ${potUps(saves)}.`,
+      : `${plants(n)} to repot: spares them ${costWords(saves)}.`,
   answerWhy: (next: string) =>
-    `What each saves is its cost of waiting until your next chance, ${next}, less what disturbing it on the day costs.`,
+    `Each is spared what waiting until your next chance, ${next}, would cost it, less what disturbing it on the day costs.`,
   byHand: (n: number, saves: number) =>
-    `Taken one by one, the most urgent first: ${plants(n)}, saving ${potUps(saves)}.`,
-  better: (by: number) => `This plan saves ${potUps(by)} more.`,
+    `Taken one by one, the most urgent first: ${plants(n)}, sparing them ${costWords(saves)}.`,
+  better: (by: number) => `This plan spares them ${costWords(by)} more.`,
   asGood: 'This plan is as good.',
   proven: 'No plan can be better: proven.',
   within: (percent: string) => `No plan can be more than ${percent} % better.`,
@@ -90,8 +80,12 @@ export const day = {
   potted: (n: number) => `Potted (${n})`,
   leftOut: (n: number) => `Left out (${n})`,
   dragHint: 'Drag a plant across, or a pot onto a plant; or use the buttons.',
-  saves: (units: number) =>
-    units >= 0 ? `saves ${potUps(units)}` : `would cost ${potUps(-units)} more than to wait`,
+  saves: (units: number) => {
+    if (Math.abs(units) < SAME_COST) return 'costs about what waiting costs';
+    return units > 0
+      ? `spares it ${costWords(units)}`
+      : `would cost ${costWords(-units)} more than to wait`;
+  },
   withPole: (kind: string, length: string) => `with a ${kind.toLowerCase()}, ${length}`,
   takes: (minutes: number) => `${Math.round(minutes)} min`,
   spare: 'Pots that stay free',
@@ -181,11 +175,17 @@ export const day = {
   shoppingTitle: 'Shopping list',
   nothingToBuy: 'Nothing to buy.',
   bag: (label: string, litres: string) => `${label}, bag of ${litres}`,
+  newPot: (size: string) => `new pot, ${size}`,
   pole: (label: string, length: string) => `${label}, ${length}`,
   forPlants: (names: string) => `for ${names}`,
-  sum: (money: string) => `In all ${money}`,
-  unpriced: (n: number) =>
-    n === 1 ? '1 thing has no known price' : `${n} things have no known price`,
+  sum: (money: string | null, unpriced: number) => {
+    const rest = unpriced === 1 ? '1 thing' : `${unpriced} things`;
+    if (money === null) return 'No price is known of what is to be bought.';
+    return unpriced === 0
+      ? `In all ${money}.`
+      : `In all ${money}, and ${rest} of which no price is known.`;
+  },
+  checkTitle: 'Not counted on your shelf: look what you have',
   boughtMark: 'bought',
   pickTitle: 'Fetch to the bench',
   pickPlants: 'Plants',
@@ -195,8 +195,8 @@ export const day = {
   opens: (n: number) => (n === 1 ? 'opens a bag' : `opens ${n} bags`),
   fromOpen: 'from open bags',
   notCounted: 'not counted on the shelf: have it ready',
-  cutPattern: (times: number, stock: string, pieces: string, left: string) =>
-    `${times} × ${stock}: ${pieces}; ${left} left`,
+  cutPattern: (times: number, stock: string, pieces: string, left: string | null) =>
+    left === null ? `${times} × ${stock}, whole` : `${times} × ${stock}: ${pieces}; ${left} left`,
   print: 'Print',
   csv: 'CSV',
   csvOf: { shopping: 'Shopping', picking: 'Fetching', batches: 'Batches', order: 'Order' },

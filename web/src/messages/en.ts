@@ -1,17 +1,13 @@
 import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
+import { hours } from './duration.ts';
+import { costShare, costWords } from './cost.ts';
 import { day, quarantine } from './day.ts';
 import { fields, rowWords } from './fields.ts';
 import { importing } from './importing.ts';
 import { keeping } from './keeping.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
-
-/** A cost in words: its unit is one typical pot-up done at a poor time. */
-const potUps = (cost: number) =>
-  cost < 1
-    ? `${Math.round(100 * cost)} % of an ill-timed pot-up`
-    : `${cost.toFixed(1)} ill-timed pot-ups`;
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
@@ -91,7 +87,7 @@ export const en = {
     intro: (date: string) => `What asks for attention on ${date}, spot by spot.`,
     allQuiet: 'All quiet here.',
     worth: 'One look is expected to save most at',
-    lookWorth: (worth: number) => `a look saves about ${potUps(worth)}`,
+    lookWorth: (worth: number) => `worth ${costWords(worth)}`,
     allFine: 'All fine here',
     allFineHint: 'Nothing alarming was seen: weak evidence for every plant here',
     fineUndone: 'Taken back.',
@@ -105,7 +101,18 @@ export const en = {
     openVerdict: 'Why?',
     overdue: (days: number) => (days === 1 ? '1 day late' : `${days} days late`),
     emptyTitle: 'Nothing to walk round yet',
-    empty: 'Add your first plant, and Fernbank will tell you when to look at it.',
+    empty:
+      'Add your first plants, one by one or from a list: species, spot, pot and medium are enough.',
+    firstSteps: [
+      'Add your plants, and the pots that stand free: repots draw on them.',
+      'Rounds then says at which plants one look helps most. A look takes less than a minute.',
+      'Verdicts says which to repot, when and why; Fit & mix says into what.',
+      'Potting day plans an afternoon of it; Aftercare and Rounds ask how it went.',
+    ],
+    addPots: 'Add pots of the shelf',
+    potting: (date: string) => `Potting day on ${date}`,
+    pottingOf: (plants: number, minutes: number) =>
+      `${plants === 1 ? '1 plant' : `${plants} plants`} to pot, ${hours(minutes)} of work`,
     addPlant: 'Add a plant',
     counts: (looks: number, tasks: number, acts: number, others = 0) =>
       [
@@ -115,12 +122,16 @@ export const en = {
         others > 0 ? `${others} reservoirs and tray` : '',
       ]
         .filter(Boolean)
-        .join(' · ') || 'nothing is due',
+        .join(' · ') || 'Nothing is due.',
   },
   look: {
     title: 'Look',
     date: 'Day of the look',
     hint: 'Tap what you see. What you leave alone stays “not looked”.',
+    first: 'What would tell most',
+    next: (name: string, spot: string) => `Next look: ${name}, ${spot}`,
+    walkDone: 'No other look is due.',
+    backToRounds: 'Back to the round',
     unpotted: 'It is out of the pot',
     matchCover: 'Tap the ball that looks most like yours.',
     matchAlive: 'Live roots are drawn full, dead ones broken. Feel them: colour alone misleads.',
@@ -241,6 +252,12 @@ export const en = {
     title: 'Your own word',
     open: 'Overrule this verdict',
     instead: { leave: 'Leave it', repotNow: 'Repot it anyway' },
+    inForce: {
+      leave: (until: string) => `Leave it until ${until}.`,
+      repotNow: () => 'Repot it anyway.',
+    },
+    yours: (reason: string) => `By your own word: ${reason}`,
+    otherwise: (verdict: string) => `Fernbank by itself would say: ${verdict}`,
     until: (date: string) => `until ${date}`,
     untilLabel: 'Until',
     reason: 'Reason',
@@ -283,18 +300,20 @@ export const en = {
     curves: 'Disturbing against waiting, the next 52 weeks',
     curveDisturbing: 'cost of repotting in that week',
     curveWaiting: 'cost of having waited until then',
-    curveUnit: 'Cost unit: 1 = a typical pot-up done at a poor time.',
+    curveUnit:
+      'Costs are counted in badly timed repots: 1 is what a typical repot at a poor time costs a plant.',
     curveTable: 'The same as a table',
     week: 'Week',
     timing: 'Is this the moment?',
     against: 'Speaks against',
-    whyThen: (now: string, then: string, waited: string) =>
-      `Disturbing it costs ${now} now and ${then} then; waiting until then costs ${waited}. From then on waiting costs more than it saves.`,
+    whyThen: (now: number, then: number, waited: number) =>
+      `Disturbing it costs ${costWords(now)} now and ${costShare(then)} then; waiting until then costs ${costShare(waited)}. From then on waiting costs more than it saves.`,
     changes: (signal: string, value: string) => `Finding “${signal}: ${value}” would change this.`,
     under1: '< 1 %',
     over99: '> 99 %',
     notLooked: 'Not looked at',
-    notLookedIntro: 'One look that would help most comes first.',
+    notLookedIntro:
+      'What would help most comes first; what a finding is worth is the harm it is expected to spare.',
     worthNothing: 'None of the other looks would change much.',
     turning: 'What would turn it',
     turningNone: 'No single finding would turn this verdict.',
@@ -307,12 +326,12 @@ export const en = {
     meanwhile: 'Do this instead or meanwhile',
     alongside: 'In the same go',
     lookFor: 'Look for',
-    worth: (worth: number) => `saves about ${potUps(worth)}`,
-    worthOf: (worth: number) => potUps(worth),
+    worth: (worth: number) => `worth ${costWords(worth)}`,
+    worthOf: costWords,
     oldMedium: 'By what is taken off the roots',
     roots: 'Roots by earlier looks',
     rootsBand: (low: number, high: number) => `${low}–${high} % of the pot`,
-    worthNow: 'A look today is expected to save',
+    worthNow: 'A look today is expected to spare it',
     plan: 'Fit a pot',
     lookAgain: 'Look again',
     share: (percent: number) => `${percent} %`,
@@ -376,9 +395,10 @@ export const en = {
     compareThis: 'Compare',
     compared: 'Compared ✓',
     dropCompared: 'Take out of the comparison',
+    over: (months: number) => `over ${months}`,
     crowdedBand: (months: string, soonest: string, latest: string) =>
       `in ${months} months (${soonest} to ${latest})`,
-    use: 'Use this',
+    use: 'Settle on this',
     used: 'Settled: the mix and the bench sheet follow it.',
     settledOn: (date: string) => `Settled on ${date}.`,
     changed: 'Changed since it was settled.',
@@ -567,7 +587,7 @@ export const en = {
       poles > 1 ? `with ${poles} × ${kind}, ${length}` : `with a ${kind}, ${length}`,
     buyTitle: (width: string, litres: string) => `A ${width} pot, ${litres}`,
     chosen: 'Chosen',
-    choose1: 'Take this one',
+    choose1: 'Choose this one',
     typical: 'Drying times rest on typical use, not yet on this plant’s own log.',
     recipe: 'Recipe',
     usual: 'usual for this plant',
@@ -841,6 +861,13 @@ export const en = {
     useMeant: (value: string) => `Use ${value}`,
     required: 'Please fill this in',
     number: 'Please type a number above 0',
+    faults: (n: number) =>
+      n === 1
+        ? 'One field needs another look: it is marked above.'
+        : `${n} fields need another look: they are marked above.`,
+    another: 'Add, then another',
+    addedNext: (name: string) => `${name} is in the collection. Now the next.`,
+    usualMedium: (kind: string, medium: string) => `${kind}: mostly ${medium}`,
     added: 'Plant added.',
     saved: 'Saved.',
     stale: 'It was changed elsewhere meanwhile. Your text is kept; load the newest and save again.',
@@ -858,6 +885,7 @@ export const en = {
     humidity: 'Humidity',
     lamp: 'Lamp, hours a day',
     latitude: 'Latitude (south negative)',
+    latitudeHint: 'Sets the length of the day and the seasons; any map tells it',
     added: 'Spot added.',
     none: 'No spots yet.',
     remove: 'Remove',
@@ -866,6 +894,7 @@ export const en = {
     byMonth: 'By month',
     oneMean: 'One mean for the year',
     order: 'Place on the walk',
+    orderHint: 'Rounds go from low to high',
     headroom: 'Height under the shelf above',
     headroomHint: 'Empty: nothing above',
     sensor: 'Room sensor',

@@ -14,16 +14,27 @@ import { usePantry } from '../stores/pantry.ts';
 const { store, current, laid, isSettled } = useDayPlan();
 const notices = useNotices();
 const pantry = usePantry();
-const { volume, length, money } = useUnits();
+const { volume, length, money, said } = useUnits();
 const { day } = useDates();
 const LISTS = ['shopping', 'picking', 'batches', 'order'] as const;
 
-const shopping = computed(() => (laid.value ? shoppingList(laid.value) : []));
-const words = (bought: Purchase): string => {
-  if (bought.kind === 'bag') return m.day.bag(bought.label, volume(bought.bagL));
-  return bought.kind === 'pot' ? bought.label : m.day.pole(bought.label, length(bought.lengthCm));
+type Bought = Exclude<Purchase, { kind: 'check' }>;
+const purchases = computed(() => (laid.value ? shoppingList(laid.value) : []));
+const shopping = computed(() =>
+  purchases.value.filter((one): one is Bought => one.kind !== 'check'),
+);
+const toCheck = computed(() => purchases.value.filter((one) => one.kind === 'check'));
+const words = (bought: Bought): string => {
+  switch (bought.kind) {
+    case 'bag':
+      return m.day.bag(bought.label, volume(bought.bagL));
+    case 'pot':
+      return m.day.newPot(said(bought.label));
+    case 'pole':
+      return m.day.pole(bought.label, length(bought.lengthCm));
+  }
 };
-const priceOf = (bought: Purchase) =>
+const priceOf = (bought: Bought) =>
   bought.kind === 'pole' || bought.price === null ? null : bought.price * bought.count;
 const sum = computed(() => shopping.value.reduce((all, bought) => all + (priceOf(bought) ?? 0), 0));
 const unpriced = computed(() => shopping.value.filter((one) => priceOf(one) === null).length);
@@ -77,17 +88,20 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
                 </td>
               </tr>
             </tbody>
-            <tfoot>
-              <tr>
-                <td />
-                <td>{{ unpriced > 0 ? m.day.unpriced(unpriced) : '' }}</td>
-                <td class="num">
-                  <strong>{{ m.day.sum(money(sum)) }}</strong>
-                </td>
-                <td v-if="isSettled" />
-              </tr>
-            </tfoot>
           </table>
+          <p v-if="shopping.length > 0" class="sum">
+            <strong>{{
+              m.day.sum(unpriced < shopping.length ? money(sum) : null, unpriced)
+            }}</strong>
+          </p>
+          <template v-if="toCheck.length > 0">
+            <h3>{{ m.day.checkTitle }}</h3>
+            <ul class="boxes">
+              <li v-for="one in toCheck" :key="one.label">
+                {{ one.label }}, {{ volume(one.litres) }}
+              </li>
+            </ul>
+          </template>
         </section>
         <section class="panel stack">
           <h2>{{ m.day.pickTitle }}</h2>
@@ -105,7 +119,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
             <h3>{{ m.day.pickPots }}</h3>
             <ul class="boxes">
               <li v-for="one in ofKind('pot')" :key="one.label">
-                {{ one.count }} × {{ one.label }}
+                {{ one.count }} × {{ said(one.label) }}
                 <span class="quiet small">{{ m.day.forPlants(one.for.join(', ')) }}</span>
               </li>
             </ul>
@@ -136,7 +150,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
                       pattern.pieces
                         .map(({ count, lengthCm }) => `${count} × ${length(lengthCm)}`)
                         .join(', '),
-                      length(pattern.offcutCm),
+                      pattern.offcutCm > 0 ? length(pattern.offcutCm) : null,
                     )
                   }}
                 </li>
@@ -174,6 +188,9 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
   gap: 14px;
   align-items: start;
+}
+.sum {
+  margin-top: 8px;
 }
 .many {
   width: 48px;

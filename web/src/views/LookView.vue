@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fernbank/core';
-import { computed, ref } from 'vue';
+import { askFirst, fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, freshKey, wordsFor } from '../api/client.ts';
 import type { Look, Photo, PlantFile } from '../api/types.ts';
@@ -57,12 +57,27 @@ const { draft, restored, clear } = useDraft<LookDraft>(`look.${id}`, () => ({
 const scaleOpen = ref(false);
 const moreOpen = ref(false);
 
-const groups = computed(() =>
-  SIGNAL_GROUPS.filter((group) => !group.unpotted || draft.value.unpotted).map((group) => ({
-    ...group,
-    signals: SIGNALS.filter((definition) => definition.group === group.id),
-  })),
+/** What would tell most comes first; once the page stands, nothing moves under the thumb. */
+const first = ref<string[]>([]);
+watch(
+  () => file.value?.decision,
+  (decision, before) => {
+    if (decision && !before) first.value = askFirst(decision);
+  },
 );
+const groups = computed(() => [
+  {
+    id: 'first',
+    label: m.look.first,
+    signals: first.value.map((id) => SIGNALS.find((definition) => definition.id === id)!),
+  },
+  ...SIGNAL_GROUPS.filter((group) => !group.unpotted || draft.value.unpotted).map((group) => ({
+    ...group,
+    signals: SIGNALS.filter(
+      (definition) => definition.group === group.id && !first.value.includes(definition.id),
+    ),
+  })),
+]);
 function answer(signal: string, value: SignalValue | undefined): void {
   const { [signal]: _before, ...others } = draft.value.signals;
   draft.value.signals = value === undefined ? others : { ...others, [signal]: value };
@@ -144,7 +159,7 @@ async function save(): Promise<void> {
       });
     }
     clear();
-    await router.push(`/plants/${id}/verdict`);
+    await router.push({ path: `/plants/${id}/verdict`, state: { looked: true } });
   } catch (error) {
     if (error instanceof ApiError && error.silent) {
       for (const parcel of toSend) outbox.keep(parcel);
@@ -202,7 +217,11 @@ async function addPhoto(event: Event): Promise<void> {
         <v-btn size="small" variant="outlined" @click="clear">{{ m.app.startOver }}</v-btn>
       </p>
       <div class="groups">
-        <section v-for="group in groups" :key="group.id" class="panel">
+        <section
+          v-for="group in groups.filter(({ signals }) => signals.length > 0)"
+          :key="group.id"
+          class="panel"
+        >
           <h2>{{ group.label }}</h2>
           <SignalPicker
             v-for="definition in group.signals"

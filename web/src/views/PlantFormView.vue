@@ -9,7 +9,7 @@ import {
   type MediumKind,
   type SupportKindId,
 } from '@fernbank/core';
-import { computed, onMounted, ref } from 'vue';
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor } from '../api/client.ts';
 import type { Page, Plant, ShelfPot, SpotRow } from '../api/types.ts';
@@ -101,9 +101,8 @@ const saveFault = ref('');
 const saving = ref(false);
 
 function check(): Record<string, string> {
-  const { name, taxon, groupId, spotId, pot, mediumKind, lastRepot, acquired } = draft.value;
+  const { taxon, groupId, spotId, pot, mediumKind, lastRepot, acquired } = draft.value;
   const found: Record<string, string> = {};
-  if (!name.trim()) found.name = m.form.required;
   if (!taxon.trim()) found.taxon = m.form.required;
   else if (!resolveTaxon(taxon) && !groupId) found.groupId = m.form.unknownTaxon;
   if (spotId === null) found.spotId = m.form.required;
@@ -119,17 +118,29 @@ function check(): Record<string, string> {
   };
 }
 
-async function save(): Promise<void> {
-  saveFault.value = '';
-  errors.value = check();
-  if (Object.keys(errors.value).length > 0) {
-    saveFault.value = Object.values(errors.value)[0]!;
-    return;
-  }
-  saving.value = true;
-  const { pot, lastRepot, acquired, ...rest } = draft.value;
-  const body = {
+/** Once it was sent in vain, each field is judged anew as it is put right. */
+const tried = ref(false);
+watch(
+  draft,
+  () => {
+    if (!tried.value) return;
+    errors.value = check();
+    const faults = Object.keys(errors.value).length;
+    saveFault.value = faults > 0 ? m.form.faults(faults) : '';
+  },
+  { deep: true },
+);
+const form = useTemplateRef('form');
+async function showFirstFault(): Promise<void> {
+  await nextTick();
+  form.value?.querySelector<HTMLElement>('.v-input--error input')?.focus();
+}
+
+const body = () => {
+  const { pot, lastRepot, acquired, name, ...rest } = draft.value;
+  return {
     ...rest,
+    name: name.trim() || rest.taxon.trim(),
     stems: rest.stems ?? 1,
     supportKind: rest.supportCm === null ? null : rest.supportKind,
     pot: potFromEntry(pot),
@@ -137,12 +148,31 @@ async function save(): Promise<void> {
     lastRepot: lastRepot || null,
     acquired: acquired || null,
   };
+};
+
+/** @param another  of a new plant: the form stays open for the next one */
+async function save(another = false): Promise<void> {
+  saveFault.value = '';
+  tried.value = true;
+  errors.value = check();
+  const faults = Object.keys(errors.value).length;
+  if (faults > 0) {
+    saveFault.value = m.form.faults(faults);
+    await showFirstFault();
+    return;
+  }
+  saving.value = true;
   try {
     const plant = await api<Plant>(id ? `/plants/${id}` : '/plants', {
       method: id ? 'PATCH' : 'POST',
-      body,
+      body: body(),
       ...(original.value ? { rev: original.value.rev } : {}),
     });
+    if (another) {
+      startNext();
+      notices.done(m.form.addedNext(plant.name));
+      return;
+    }
     clear();
     notices.done(id ? m.form.saved : m.form.added);
     await router.push(id ? `/plants/${plant.id}` : `/plants/${plant.id}/look`);
@@ -158,6 +188,22 @@ async function save(): Promise<void> {
   } finally {
     saving.value = false;
   }
+}
+/** Counts plants added in a row: each begins with empty fields. */
+const inARow = ref(0);
+/** Plants that come in one after the other mostly share spot, kind of pot and medium. */
+function startNext(): void {
+  const { spotId, mediumKind, recipeId, acquired, pot } = draft.value;
+  tried.value = false;
+  errors.value = {};
+  clear();
+  Object.assign(draft.value, { spotId, mediumKind, recipeId, acquired });
+  draft.value.pot = { ...draft.value.pot, trade: pot.trade, material: pot.material };
+  inARow.value += 1;
+  void nextTick(() => {
+    tried.value = false;
+    form.value?.querySelector<HTMLElement>('input[name=taxon]')?.focus();
+  });
 }
 function spotAdded(spot: SpotRow): void {
   spots.value.push(spot);
@@ -175,6 +221,12 @@ const covers = computed(() =>
 );
 const supportKinds = SUPPORT_KINDS.map(({ id: value, label }) => ({ value, title: label }));
 const kinds = MEDIUM_KINDS.map(({ id: value, label }) => ({ value, title: label }));
+/** What plants of its kind mostly stand in: told, not assumed. */
+const usualMedium = computed(() => {
+  const known = resolveTaxon(draft.value.taxon);
+  const usual = MEDIUM_KINDS.find(({ id: kind }) => kind === known?.traits.medium);
+  return known && usual ? m.form.usualMedium(known.common, usual.label) : '';
+});
 const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
   value,
   title: label,
@@ -192,19 +244,22 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
       {{ m.app.draftKept }}
       <v-btn size="small" variant="outlined" @click="startOver">{{ m.app.startOver }}</v-btn>
     </p>
-    <form v-if="loaded" class="panel stack" novalidate @submit.prevent="save">
-      <v-text-field
-        v-model="draft.name"
-        :label="m.form.name"
-        :error-messages="errors.name"
-        name="name"
-        autocomplete="off"
-      />
+    <form v-if="loaded" ref="form" class="panel stack" novalidate @submit.prevent="save()">
       <TaxonField
+        :key="inARow"
         v-model:taxon="draft.taxon"
         v-model:group-id="draft.groupId"
         :error="errors.taxon"
         :group-error="errors.groupId"
+      />
+      <v-text-field
+        v-model="draft.name"
+        :label="`${m.form.name} (${m.app.optional})`"
+        :placeholder="draft.taxon"
+        persistent-placeholder
+        :error-messages="errors.name"
+        name="name"
+        autocomplete="off"
       />
       <div class="row nowrap">
         <v-select
@@ -232,6 +287,8 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           :items="kinds"
           :label="m.form.medium"
           :error-messages="errors.mediumKind"
+          :hint="usualMedium"
+          persistent-hint
           name="mediumKind"
         />
         <v-select
@@ -308,10 +365,19 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
         <v-btn type="submit" color="primary" size="large" min-height="52" :loading="saving">{{
           id ? m.app.save : m.form.addTitle
         }}</v-btn>
+        <v-btn
+          v-if="!id"
+          variant="outlined"
+          size="large"
+          min-height="52"
+          :disabled="saving"
+          @click="save(true)"
+          >{{ m.form.another }}</v-btn
+        >
         <v-btn variant="text" min-height="48" @click="router.back()">{{ m.app.cancel }}</v-btn>
       </div>
     </form>
-    <SpotDialog v-model="spotDialog" @added="spotAdded" />
+    <SpotDialog v-model="spotDialog" :spots="spots" @added="spotAdded" />
   </div>
 </template>
 

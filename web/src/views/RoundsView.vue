@@ -76,7 +76,13 @@ const late = (due: string) => {
     <header>
       <h1>{{ m.rounds.title }}</h1>
       <p v-if="rounds" class="quiet">
-        {{ m.rounds.intro(full(rounds.date)) }} <strong>{{ tally }}</strong>
+        {{ m.rounds.intro(full(rounds.date)) }}
+        <strong v-if="rounds.spots.length > 0" class="sentence tally">{{ tally }}</strong>
+      </p>
+      <p v-if="rounds?.potting" class="potting">
+        <router-link to="/day/bench">{{
+          m.rounds.potting(full(rounds.potting.date))
+        }}</router-link>: {{ m.rounds.pottingOf(rounds.potting.plants, rounds.potting.minutes) }}
       </p>
       <p v-for="alarm in alarms" :key="`${alarm.plantId} ${alarm.title}`" role="alert">
         <router-link :to="`/plants/${alarm.plantId}`">{{ alarm.name }}</router-link>:
@@ -94,9 +100,16 @@ const late = (due: string) => {
     <section v-if="rounds && rounds.spots.length === 0" class="panel stack">
       <h2>{{ m.rounds.emptyTitle }}</h2>
       <p>{{ m.rounds.empty }}</p>
-      <div>
-        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+      <div class="row">
+        <v-btn color="primary" to="/plants/new" min-height="48">{{ m.rounds.addPlant }}</v-btn>
+        <v-btn variant="outlined" to="/record/import" min-height="48">{{
+          m.importing.title
+        }}</v-btn>
+        <v-btn variant="text" to="/record/shelf" min-height="48">{{ m.rounds.addPots }}</v-btn>
       </div>
+      <ol class="first">
+        <li v-for="step in m.rounds.firstSteps" :key="step">{{ step }}</li>
+      </ol>
     </section>
     <div v-if="rounds" class="walk">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
@@ -145,7 +158,7 @@ const late = (due: string) => {
                       <span v-if="late(ask.task.due)" class="late">
                         · {{ late(ask.task.due) }}</span
                       >
-                      <div class="quiet">{{ ask.task.why }}</div>
+                      <div class="quiet sentence">{{ said(ask.task.why) }}</div>
                     </div>
                     <v-btn
                       v-if="isGraded(ask.task)"
@@ -185,7 +198,7 @@ const late = (due: string) => {
                 <template v-else-if="ask.kind === 'act'">
                   <div class="row">
                     <VerdictMark :verdict="entry.verdict" />
-                    <span>{{ ask.why }}</span>
+                    <span class="sentence why">{{ said(ask.why) }}</span>
                     <router-link :to="`/plants/${entry.plantId}/verdict`">{{
                       m.rounds.openVerdict
                     }}</router-link>
@@ -251,6 +264,13 @@ const late = (due: string) => {
   flex-wrap: wrap;
   gap: 0 8px;
   align-content: center;
+}
+.tally,
+.why {
+  display: inline-block;
+}
+.first {
+  padding-left: 1.3em;
 }
 .late {
   color: rgb(var(--v-theme-error));

@@ -213,7 +213,13 @@ const warmth = (spot: SpotRow) =>
         </tbody>
       </table>
     </section>
-    <SpotDialog v-model="dialog" :spot="editing" @added="load" @changed="load" />
+    <SpotDialog
+      v-model="dialog"
+      :spot="editing"
+      :spots="spots ?? []"
+      @added="load"
+      @changed="load"
+    />
   </div>
 </template>
 

@@ -13,6 +13,7 @@ import { api } from '../api/client.ts';
 import type { PlantFile } from '../api/types.ts';
 import CausesPanel from '../components/CausesPanel.vue';
 import FetchState from '../components/FetchState.vue';
+import NextStop from '../components/NextStop.vue';
 import OverrulePanel from '../components/OverrulePanel.vue';
 import PlantHeader from '../components/PlantHeader.vue';
 import ReasonList from '../components/ReasonList.vue';
@@ -35,8 +36,12 @@ const {
 const { day, full } = useDates();
 const { months, percent } = useUnits();
 
+/** Reached from a look: the walk goes on from here. */
+const looked = history.state?.looked === true;
 /** A what-if that is being asked stands in place of today's verdict until it is taken back. */
 const asked = shallowRef<{ decision: Decision; situation: Situation } | null>(null);
+/** The keeper's own word stands before the verdict, as long as it is in force. */
+const ownWord = computed(() => (asked.value ? null : (file.value?.overrule ?? null)));
 const decision = computed(() => asked.value?.decision ?? file.value?.decision);
 const situation = computed(() => asked.value?.situation ?? file.value?.situation);
 function showWhatIf(judged: Decision | null, then: Situation | null): void {
@@ -68,16 +73,11 @@ const best = computed(() => {
   return Math.min(51, Math.max(0, Math.round(daysBetween(situation.value!.date, d.week) / 7)));
 });
 
-const cost = (value: number) => value.toFixed(2);
 const whyThen = computed(() => {
   const d = decision.value;
   if (d?.verdict !== 'repotInWeek' || best.value === null) return '';
   const { disturbing, waiting } = d.curves;
-  return m.verdictPage.whyThen(
-    cost(disturbing[0]!),
-    cost(disturbing[best.value]!),
-    cost(waiting[best.value]!),
-  );
+  return m.verdictPage.whyThen(disturbing[0]!, disturbing[best.value]!, waiting[best.value]!);
 });
 /** Where the verdict asks for eyes first, the look is the way on; else the pot is. */
 const ways = computed(() => {
@@ -138,14 +138,15 @@ const monthsOf = (count: number | null) =>
             :troubleshoot="decision.troubleshoot?.first ?? false"
             large
           />
-          <VerdictMark v-if="file.overrule && !asked" verdict="leave" overruled large />
+          <VerdictMark v-if="ownWord" verdict="leave" overruled large />
         </div>
         <p v-if="asked" class="whatif" role="status">{{ m.whatIf.shown }}</p>
-        <h1>{{ headline }}</h1>
-        <p v-if="file.overrule && !asked" class="lead">
-          {{ m.overrule.instead[file.overrule.instead] }}
-          {{ m.overrule.until(full(file.overrule.until)) }}: {{ file.overrule.reason }}
-        </p>
+        <template v-if="ownWord">
+          <h1>{{ m.overrule.inForce[ownWord.instead](full(ownWord.until)) }}</h1>
+          <p class="lead">{{ m.overrule.yours(ownWord.reason) }}</p>
+          <p class="lead">{{ m.overrule.otherwise(headline) }}</p>
+        </template>
+        <h1 v-else>{{ headline }}</h1>
         <p v-if="decision.unpotFirst" class="lead">
           {{ decision.unpotFirst.because }}. {{ m.verdictPage.lookFor }}:
           {{ decision.unpotFirst.lookFor.map(labelOf).join(', ') }}.
@@ -191,6 +192,8 @@ const monthsOf = (count: number | null) =>
           >
         </div>
       </section>
+
+      <NextStop v-if="looked" :plant-id="file.plant.id" />
 
       <WhatIf
         :situation="file.situation"

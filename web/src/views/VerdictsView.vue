@@ -10,6 +10,7 @@ import YearRibbons from '../components/YearRibbons.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useGrowing } from '../composables/useGrowing.ts';
 import { useLoaded } from '../composables/useLoaded.ts';
+import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 
 const {
@@ -18,6 +19,7 @@ const {
   load,
 } = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
 const { day } = useDates();
+const { said } = useUnits();
 const filter = ref<string | null>('');
 const kind = ref<string | null>(null);
 const spot = ref<string | null>(null);
@@ -56,6 +58,13 @@ function walk(event: KeyboardEvent, index: number): void {
   event.preventDefault();
   const list = (event.currentTarget as HTMLElement).closest('ol')!;
   list.querySelectorAll<HTMLElement>('a.entry')[index + step]?.focus();
+}
+/** The finding that counts most, in few words; of a plant that nothing is known of, why to look. */
+function whyOf({ contradictions, lookFirst, lookWhy, reasons }: VerdictSummary): string {
+  if (contradictions[0]) return `${m.verdictPage.contradiction}: ${said(contradictions[0])}`;
+  if (lookFirst) return said(lookWhy);
+  const texts = reasons.slice(0, 2).map(({ text }) => said(text));
+  return texts.join('; ');
 }
 function when(summary: VerdictSummary): string {
   if (summary.verdict === 'repotInWeek' && summary.week) return day(summary.week);
@@ -141,16 +150,7 @@ function when(summary: VerdictSummary): string {
             />
             <div class="quiet">{{ when(summary) }}</div>
           </div>
-          <div class="why">
-            {{
-              summary.contradictions[0]
-                ? m.verdictPage.contradiction + ': ' + summary.contradictions[0]
-                : summary.reasons
-                    .slice(0, 2)
-                    .map(({ text }) => text)
-                    .join('; ')
-            }}
-          </div>
+          <div class="why sentence">{{ whyOf(summary) }}</div>
           <ReadinessRibbon :readiness="summary.readiness" :week="summary.week" />
         </router-link>
       </li>

@@ -204,19 +204,19 @@ describe('planning a day', () => {
     expect(
       lastBody({ ...server, calls: server.calls.filter((c) => c.method === 'POST') }),
     ).toMatchObject({ dates: [{ minutes: 120 }], hands: 1, cleaning: 'soak' });
-    expect(wrapper.text()).toMatch(/2 plants potted|1 plant potted/);
+    expect(wrapper.text()).toMatch(/2 plants to repot|1 plant to repot/);
   });
 
   it('shows who is potted, what each saves, the plan by hand, and why the rest is left out', async () => {
     serve(DAY);
     const { wrapper } = await show(DayView, '/day');
     const text = wrapper.text();
-    expect(text).toContain('plants potted: saves');
+    expect(text).toContain('plants to repot: spares them');
     expect(text).toContain(m.day.proven);
     expect(text).toMatch(/Taken one by one/);
     expect(text).toContain('Driftlace');
     expect(text).toContain(m.day.whyLeft.waits);
-    expect(text).toContain('would cost 10 % of an ill-timed pot-up more than to wait');
+    expect(text).toContain('would cost 10 % of a badly timed repot more than to wait');
     expect(text).toContain('Old Rope');
     expect(text).toContain(m.day.tidiness.suspect);
   });

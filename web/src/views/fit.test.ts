@@ -101,7 +101,7 @@ describe('Fit & mix', () => {
     const before = wrapper.find('h1').text();
     await button(wrapper, 'keep snug').trigger('click');
     expect(wrapper.find('h1').text()).not.toBe(before);
-    await wrapper.find('[aria-label="Take this one: green 17"]').trigger('click');
+    await wrapper.find('[aria-label="Choose this one: green 17"]').trigger('click');
     expect(wrapper.find('h1').text()).toBe(before);
   });
 
@@ -278,7 +278,7 @@ describe('the fit of a climber', () => {
           pot: nominalPot(17),
           potMaterial: 'plastic',
           potId: null,
-          week: null,
+          leftIn: null,
         },
       ],
     });

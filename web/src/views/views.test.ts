@@ -16,6 +16,7 @@ import {
 } from '../test/harness.ts';
 import AftercareView from './AftercareView.vue';
 import LookView from './LookView.vue';
+import TaxonField from '../components/TaxonField.vue';
 import PlantFormView from './PlantFormView.vue';
 import PlantView from './PlantView.vue';
 import RoundsView from './RoundsView.vue';
@@ -61,6 +62,7 @@ const button = (wrapper: Awaited<ReturnType<typeof open>>['wrapper'], text: stri
 describe('Rounds', () => {
   const rounds: Rounds = {
     date: TODAY,
+    potting: null,
     mostWorth: [5],
     tray: [],
     spots: [
@@ -94,7 +96,7 @@ describe('Rounds', () => {
     expect(text).toContain('1 to repot · 1 to look at · 1 aftercare');
     expect(text).toContain('roots rot');
     expect(text).toContain('6 days late');
-    expect(text).toContain('a look saves about 31 % of an ill-timed pot-up');
+    expect(text).toContain('worth 31 % of a badly timed repot');
     expect(text).toContain('One look is expected to save most at Gangway');
     expect(text).toContain('2 others are quiet');
     expect(text).toContain('All quiet here.');
@@ -163,6 +165,7 @@ describe('Verdicts', () => {
     groupLabel: 'ferns that walk and cling',
     overrule: null,
     lookWorth: 0,
+    lookWhy: '',
     bloom: 0,
     refresh: [],
     states: { crowded: 0.9, mediumFailing: 0.1, danger: 0, unstable: 0 },
@@ -222,7 +225,8 @@ describe('Verdict', () => {
   it('tells what waiting costs against what it saves when it names a later week', async () => {
     const { text, decision } = await show({ rootsAtHoles: 'every' }, { date: '2026-01-10' });
     expect(decision.verdict).toBe('repotInWeek');
-    expect(text).toContain(`costs ${decision.curves.disturbing[0]!.toFixed(2)} now`);
+    const now = Math.round(100 * decision.curves.disturbing[0]!);
+    expect(text).toContain(`costs ${now} % of a badly timed repot now`);
   });
 
   it('has the whole curve as a table', async () => {
@@ -395,6 +399,35 @@ describe('the form of a plant', () => {
     await flushPromises();
     expect(server.calls.filter(({ method }) => method !== 'GET')).toEqual([]);
     expect(wrapper.text()).toContain(m.form.required);
+  });
+
+  it('of a plant without a name of its own its kind is the name, and the next one follows', async () => {
+    const server = fakeServer({
+      'GET /spots?limit=1000': pages([SPOT]),
+      ...POTS,
+      'POST /plants': { ...PLANT, name: 'Nephrolepis exaltata' },
+    });
+    const { wrapper } = await open(PlantFormView, '/plants/new');
+    const another = wrapper.findAll('button').find((b) => b.text() === m.form.another)!;
+    await another.trigger('click');
+    await flushPromises();
+    expect(wrapper.text()).toContain(m.form.faults(3));
+    wrapper.findComponent(TaxonField).vm.$emit('update:taxon', 'Nephrolepis exaltata');
+    await wrapper.find('input[name=nominalCm]').setValue('15');
+    await wrapper
+      .findAllComponents({ name: 'VSelect' })
+      .find((s) => s.props('label') === m.form.medium)!
+      .setValue('peatSoil');
+    // What was put right is not blamed any longer.
+    expect(wrapper.text()).not.toContain(m.form.required);
+    await another.trigger('click');
+    await flushPromises();
+    expect(server.calls.findLast(({ method }) => method === 'POST')!.body).toMatchObject({
+      name: 'Nephrolepis exaltata',
+      mediumKind: 'peatSoil',
+    });
+    expect(wrapper.findComponent(TaxonField).props('taxon')).toBe('');
+    expect(wrapper.text()).not.toContain(m.form.required);
   });
 
   it('a field that the server refuses is named, and the text stays', async () => {

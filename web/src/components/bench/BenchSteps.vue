@@ -9,6 +9,7 @@ import { useTimeLeft } from '../../composables/timeLeft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useBench } from '../../stores/bench.ts';
+import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
 import PhotoButton from '../PhotoButton.vue';
 import FoundPanel from './FoundPanel.vue';
@@ -24,7 +25,9 @@ const { said, volume } = useUnits();
 const { timeLeft } = useTimeLeft();
 const { day } = useDates();
 const fit = useFit(computed(() => props.loaded));
-const { choices, settled, plan, rung, newKind } = fit;
+const { choices, settled, plan, rung, newKind, inTub } = fit;
+const pantry = usePantry();
+const recipeLabel = computed(() => pantry.pantry.recipe(choices.recipeId).label);
 const plant = computed(() => props.loaded.file.plant);
 /** A plant is on the bench from the first thing that is done to it: to open the page is nothing yet. */
 const begin = () => bench.start(plant.value.id, plant.value.name);
@@ -194,7 +197,10 @@ const extensions = computed(() =>
       <p v-for="caution in step.cautions" :key="caution" class="caution">
         {{ CAUTIONS[caution] }}
       </p>
-      <template v-if="batch && MEASURED.includes(step.id)">
+      <p v-if="batch && inTub && MEASURED.includes(step.id)">
+        {{ m.bench.fromTub(volume(batch.mixedL), recipeLabel) }}
+      </p>
+      <template v-else-if="batch && MEASURED.includes(step.id)">
         <MeasuresTable :measures="batch.measures" :scoop="batch.scoop" />
         <p class="quiet small">
           {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.mixedL)) }}
@@ -230,10 +236,23 @@ const extensions = computed(() =>
         />
       </div>
     </section>
-    <section v-else class="panel stack now">
+    <template v-else>
       <h2 class="big">{{ m.bench.finished }}</h2>
-      <p v-if="notes" class="notes">{{ notes }}</p>
-    </section>
+      <RepotForm
+        v-if="settled"
+        :plant-id="plant.id"
+        :settled="settled"
+        :keeps-support="choices.supportMode === 'keep'"
+        :extensions="extensions"
+        :medium-kind="newKind"
+        :scoop-l="settings.current.scoopL"
+        :noted="notes"
+        :live-roots="choices.liveRoots"
+        :refused="fit.piecesRefused.value"
+        :then="loaded.fitting.day ? '/day/bench' : undefined"
+        @written="bench.leave(plant.id, { told: true })"
+      />
+    </template>
     <div class="thumb-row">
       <v-btn variant="outlined" size="x-large" min-height="68" :disabled="at === 0" @click="back">{{
         m.bench.back
@@ -262,20 +281,6 @@ const extensions = computed(() =>
         </li>
       </ul>
     </section>
-    <RepotForm
-      v-if="!step && settled"
-      :plant-id="plant.id"
-      :settled="settled"
-      :keeps-support="choices.supportMode === 'keep'"
-      :extensions="extensions"
-      :medium-kind="newKind"
-      :scoop-l="settings.current.scoopL"
-      :noted="notes"
-      :live-roots="choices.liveRoots"
-      :refused="fit.piecesRefused.value"
-      :then="loaded.fitting.day ? '/day/bench' : undefined"
-      @written="bench.leave(plant.id, { told: true })"
-    />
     <div>
       <v-btn
         variant="text"
@@ -317,9 +322,6 @@ const extensions = computed(() =>
 .clock {
   font-size: 2.6rem;
   font-weight: 700;
-}
-.notes {
-  white-space: pre-line;
 }
 .thumb-row {
   display: grid;

@@ -2,6 +2,7 @@
 import type { LaidDay } from '@fernbank/core';
 import { computed } from 'vue';
 import { useDates } from '../../composables/useDates.ts';
+import { SAME_COST } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 
 /** What the plan is worth, beside the one made by hand, and how much better any could be. */
@@ -13,9 +14,6 @@ const props = defineProps<{
 }>();
 defineEmits<{ stop: [] }>();
 const { full, day } = useDates();
-/** Below this two plans are alike, units of gain. */
-const ALIKE = 0.005;
-
 const better = computed(() => props.laid.worth - props.laid.greedy.worth);
 const bound = computed(() => props.laid.bound ?? props.progress.bound);
 const howFar = computed(() => {
@@ -35,7 +33,7 @@ const howFar = computed(() => {
     </p>
     <p>
       {{ m.day.byHand(laid.greedy.plants, laid.greedy.worth) }}
-      <strong>{{ better > ALIKE ? m.day.better(better) : m.day.asGood }}</strong>
+      <strong>{{ better > SAME_COST ? m.day.better(better) : m.day.asGood }}</strong>
     </p>
     <p
       v-for="{ minutes, date } in laid.over

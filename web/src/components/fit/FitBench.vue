@@ -237,7 +237,7 @@ const freeOnShelf = (option: PotOption) => {
 <template>
   <section class="panel answer">
     <div>
-      <h1>
+      <h1 class="sentence">
         {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
       <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
