@@ -95,9 +95,7 @@ test.describe('at the desk', () => {
   }) => {
     await page.goto('/rounds');
     await expect(page.getByText('One look is expected to save most at')).toBeVisible();
-    await expect(
-      page.getByText(/what would help most: .*worth/).first(),
-    ).toBeVisible();
+    await expect(page.getByText(/what would help most: .*worth/).first()).toBeVisible();
   });
 
   test('the log tells more use than the weather explains, with its cycles, chart and table', async ({

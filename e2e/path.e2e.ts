@@ -1,7 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './hands.ts';
 import { EMPTY_PORT, GARDEN_PORT } from './playwright.config.ts';
-import { VIEWS } from './views.ts';
 
 /** The keeper's whole path: add, look, verdict, fit and mix, repot, rounds; on a desk and on a phone. */
 
@@ -111,17 +110,6 @@ for (const [size, viewport] of Object.entries(SIZES)) {
       await expect(done).toBeHidden();
       await page.getByRole('button', { name: 'Undo' }).click();
       await expect(done).toBeVisible();
-    });
-
-    test('nothing is wider than the screen', async ({ page }) => {
-      for (const path of VIEWS) {
-        await page.goto(path);
-        await page.waitForLoadState('networkidle');
-        const over = await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        );
-        expect(over, path).toBeLessThanOrEqual(0);
-      }
     });
   });
 }

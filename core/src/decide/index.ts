@@ -16,6 +16,7 @@ export { decide, lesserActLabel, type Decision } from './decide.ts';
 export { contradictionsIn, weighSignals, type Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle, harmByAge } from './freshCycle.ts';
+export { leadingReasons } from './leading.ts';
 export { askFirst } from './askFirst.ts';
 export { LOOK_PRICE } from './lookWorth.ts';
 export type { VerdictKind } from './optimum.ts';

@@ -3,7 +3,15 @@ import { resolveTaxon } from '../catalogue/index.ts';
 import type { Signals, Situation, SizeSchool } from '../decide/index.ts';
 import { blendOfRecipe } from '../mixing/index.ts';
 import { fillL, nominalPot, rimCm } from '../pots/index.ts';
-import { potLadder, standardOptions, type Ladder, type PotOption } from './index.ts';
+import {
+  grownStanding,
+  potLadder,
+  stanceOf,
+  standardOptions,
+  unsupportedCm,
+  type Ladder,
+  type PotOption,
+} from './index.ts';
 
 const pot = { shape: 'round' as const, topDiameterCm: 15, baseDiameterCm: 11, heightCm: 13.5 };
 
@@ -145,5 +153,21 @@ describe('the pot ladder', () => {
 
   it('no option is refused', () => {
     expect(() => ladderFor('Adiantum', undefined, { options: [] })).toThrow(/pots/);
+  });
+});
+
+describe('a plant that has grown', () => {
+  const trailing = chosen(ladderFor('Maranta leuconeura', {}, { heightCm: 11 })).standing;
+  it('stands no taller where it trails, or climbs with nothing to climb; a tree does', () => {
+    expect(unsupportedCm('trailer', 11, 75)).toBe(11);
+    expect(unsupportedCm('climber', 80, 140)).toBe(80);
+    expect(unsupportedCm('tree', 95, 120)).toBe(120);
+  });
+  it('weighs more for its length, and tips sooner the higher it stands', () => {
+    const tip = (standsCm: number) =>
+      stanceOf(grownStanding(trailing, { lengthCm: 75, standsCm })).tipAngleDryDeg;
+    expect(grownStanding(trailing, { lengthCm: 22 }).plantKg).toBeCloseTo(2 * trailing.plantKg, 9);
+    expect(tip(75)).toBeLessThan(tip(11));
+    expect(tip(11)).toBeLessThan(stanceOf(trailing).tipAngleDryDeg);
   });
 });

@@ -430,6 +430,15 @@ describe('any procedure', () => {
   });
 });
 
+describe('a mix that stands ready in the tub', () => {
+  it('is not soaked, wetted or measured again for each pot', () => {
+    const own = procedure(FERN).map(({ id }) => id);
+    const fromTub = procedure({ ...FERN, mixed: true }).map(({ id }) => id);
+    expect(own).toContain('preWet');
+    expect(fromTub).toEqual(own.filter((id) => id !== 'soakComponents' && id !== 'preWet'));
+  });
+});
+
 describe('what aftercare need not ask for', () => {
   it('is the water that was given at the bench, in every way of giving it', () => {
     expect(tasksDoneBy(['setPlant', 'waterNow', 'waterAgain', 'place'])).toEqual([

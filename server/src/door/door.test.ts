@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import request from 'supertest';
-import { guardedApp, testApp, type TestApp } from '../testApp.ts';
+import { CHEAP_GUESS, guardedApp, testApp, type TestApp } from '../testApp.ts';
 import { Door } from './door.ts';
 
 const PASSPHRASE = 'three mossy ferry ropes';
@@ -133,10 +133,16 @@ describe('behind the door', () => {
 
   it('another passphrase signs every device out; the same one does not', async () => {
     const cookie = cookieOf(await signIn(PASSPHRASE));
-    await Door.hang(app.file.db, PASSPHRASE, () => now);
+    await Door.hang(app.file.db, PASSPHRASE, () => now, CHEAP_GUESS);
     await plants(cookie).expect(200);
     await Door.hang(app.file.db, 'another passphrase', () => now);
     await plants(cookie).expect(401);
+  });
+
+  it('opens to its passphrase alone at the full cost of a guess', async () => {
+    const door = await Door.hang(app.file.db, 'another passphrase', () => now);
+    expect(await door.open('another passphrase', 'the phone')).not.toBeNull();
+    expect(await door.open('yet another one', 'the phone')).toBeNull();
   });
 
   it('a short passphrase is not hung at all', async () => {

@@ -1,4 +1,4 @@
-import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { createHash, randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { and, eq, gt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { devices, door } from '../db/schema.ts';
@@ -11,7 +11,7 @@ export const DEVICE_DAYS = 60;
  * Cost of one guess: 32 MB and about a tenth of a second.
  * @source OWASP Password Storage Cheat Sheet, scrypt: N = 2^15, r = 8, p = 3, from memory
  */
-const COST = { N: 2 ** 15, r: 8, p: 3, maxmem: 64 * 1024 * 1024 };
+const COST: ScryptOptions = { N: 2 ** 15, r: 8, p: 3, maxmem: 64 * 1024 * 1024 };
 const HASH_BYTES = 32;
 const TOKEN_BYTES = 32;
 /** When a device was last seen is not written more often than that. */
@@ -27,14 +27,21 @@ export class Door {
     private readonly salt: Buffer,
     private readonly hash: Buffer,
     private readonly now: () => number,
+    private readonly cost: ScryptOptions,
   ) {}
 
   /**
    * Hangs the door on its passphrase. Another one than last time signs every device out.
    *
+   * @param cost  of one guess; less than the default only where nobody guesses: in tests
    * @throws RangeError when the passphrase is too short
    */
-  static async hang(db: Db, passphrase: string, now = Date.now): Promise<Door> {
+  static async hang(
+    db: Db,
+    passphrase: string,
+    now = Date.now,
+    cost: ScryptOptions = COST,
+  ): Promise<Door> {
     if (passphrase.length < SHORTEST_PASSPHRASE) {
       throw new RangeError(
         `passphrase must have at least ${SHORTEST_PASSPHRASE} characters, got ${passphrase.length}`,
@@ -43,13 +50,13 @@ export class Door {
     const before = db.select().from(door).get();
     if (before) {
       const salt = Buffer.from(before.salt, 'hex');
-      const hash = await hashOf(passphrase, salt);
+      const hash = await hashOf(passphrase, salt, cost);
       if (timingSafeEqual(hash, Buffer.from(before.hash, 'hex'))) {
-        return new Door(db, salt, hash, now);
+        return new Door(db, salt, hash, now, cost);
       }
     }
     const salt = randomBytes(16);
-    const hash = await hashOf(passphrase, salt);
+    const hash = await hashOf(passphrase, salt, cost);
     db.transaction((tx) => {
       tx.delete(door).run();
       tx.delete(devices).run();
@@ -57,12 +64,12 @@ export class Door {
         .values({ id: 1, salt: salt.toString('hex'), hash: hash.toString('hex') })
         .run();
     });
-    return new Door(db, salt, hash, now);
+    return new Door(db, salt, hash, now, cost);
   }
 
   /** Signs a device in. @returns its token, or null when the passphrase is wrong */
   async open(passphrase: string, label: string): Promise<string | null> {
-    const given = await hashOf(passphrase, this.salt);
+    const given = await hashOf(passphrase, this.salt, this.cost);
     return timingSafeEqual(given, this.hash) ? this.admit(label, 'all') : null;
   }
 
@@ -116,10 +123,10 @@ export class Door {
 const tokenHash = (token: string) => createHash('sha256').update(token).digest('hex');
 const iso = (ms: number) => new Date(ms).toISOString();
 
-function hashOf(passphrase: string, salt: Buffer): Promise<Buffer> {
+function hashOf(passphrase: string, salt: Buffer, cost: ScryptOptions): Promise<Buffer> {
   // However it was typed, é is é.
   const typed = passphrase.normalize('NFKC');
   return new Promise((resolve, reject) =>
-    scrypt(typed, salt, HASH_BYTES, COST, (error, hash) => (error ? reject(error) : resolve(hash))),
+    scrypt(typed, salt, HASH_BYTES, cost, (error, hash) => (error ? reject(error) : resolve(hash))),
   );
 }

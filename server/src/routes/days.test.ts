@@ -1,4 +1,4 @@
-import { addDays, type DayProblem, type LaidDay, type Pin } from '@fernbank/core';
+import { addDays, type DayProblem, type DayLine, type LaidDay, type Pin } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -181,12 +181,25 @@ describe('settling', () => {
     );
     expect(fits[large.id]).toMatchObject({ potId: pot.id, potSource: 'free' });
     expect(fits[small.id]).toMatchObject({ potSource: 'handedDown', leftBy: 'Large' });
-    expect((await get(`/api/plants/${small.id}/fitting`)).day).toEqual({ id: day.id, date: TODAY });
+    expect((await get(`/api/plants/${small.id}/fitting`)).day).toEqual({
+      id: day.id,
+      date: TODAY,
+      mixedRecipe: null,
+    });
     const again = await post(`/api/days/${day.id}/settle`, {
       moves: [{ plant: large.id, pot: `shelf-${pot.id}`, date: TODAY }],
     });
     expect([again.status, again.body.error.code]).toEqual([409, 'settled']);
+    // The walk and the calendar tell of it.
+    const { potting } = await get('/api/rounds');
+    expect(potting).toMatchObject({ date: TODAY, plants: 2 });
+    const minutes = body.plan.lines.reduce((sum: number, line: DayLine) => sum + line.minutes, 0);
+    expect(potting.minutes).toBeCloseTo(minutes, 9);
+    const calendar = async () => (await app.call.get('/api/tasks/calendar.ics').buffer(true)).text;
+    expect(await calendar()).toContain('SUMMARY:Potting day: 2 plants');
     await app.call.post(`/api/days/${day.id}/reopen`).expect(200);
+    expect((await get('/api/rounds')).potting).toBeNull();
+    expect(await calendar()).not.toContain('Potting day');
     expect((await get('/api/plans')).items).toEqual([]);
   });
 
@@ -337,6 +350,9 @@ describe('the day itself', () => {
       expect(litresOf(had) + bought * had.bagL - litresOf(has)).toBeCloseTo(litres, 9);
       expect(has.openL).toBeGreaterThanOrEqual(0);
     }
+    // At the bench its mix comes from the tub.
+    const { mixedRecipe } = (await get(`/api/plants/${large.id}/fitting`)).day;
+    expect(mixedRecipe).toBe(batch!.mix.split('|')[0]);
     const first = await potIt(large.id);
     expect(first.dayId).toBe(day.id);
     expect(first.drawn).toBeNull();

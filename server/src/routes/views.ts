@@ -1,6 +1,7 @@
 import {
   CONTENTS,
   GROUPS,
+  leadingReasons,
   PAPERS,
   searchTaxa,
   WETTING_SCHOOLS,
@@ -169,7 +170,7 @@ function summary(judgement: Judgement) {
     states: decision.states,
     costOfWaiting: decision.costOfWaiting,
     contradictions: decision.contradictions,
-    reasons: decision.reasons.filter(({ logOdds }) => logOdds > 0).slice(0, 3),
+    reasons: leadingReasons(decision, 3),
     readiness: readinessAhead(judgement),
   };
 }

@@ -1,6 +1,7 @@
 import {
   addDays,
   isTaskOver,
+  leadingReasons,
   type IsoDate,
   type ReservoirAsk,
   type VerdictKind,
@@ -137,7 +138,7 @@ function asksOf(
   const asks: RoundsEntry['asks'] = [];
   const acts = overrule ? overrule.instead === 'repotNow' : ACTS.includes(decision.verdict);
   if (acts) {
-    const [first] = decision.reasons.filter(({ logOdds }) => logOdds > 0);
+    const [first] = leadingReasons(decision, 1);
     asks.push({
       kind: 'act',
       due: date,

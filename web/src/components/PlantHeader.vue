@@ -28,8 +28,9 @@ const pages = computed(() => {
         file.plant.name
       }}</component>
       <div class="quiet">
-        <span class="taxon">{{ file.plant.taxon }}</span> · {{ file.spot.name }} ·
-        {{ length(rimCm(file.plant.pot)) }}
+        <template v-if="file.plant.taxon !== file.plant.name"
+          ><span class="taxon">{{ file.plant.taxon }}</span> · </template
+        >{{ file.spot.name }} · {{ length(rimCm(file.plant.pot)) }}
       </div>
     </div>
     <TabLinks :label="file.plant.name" :pages="pages" />

@@ -232,6 +232,10 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
+  align-items: start;
+}
+.pair > .v-btn {
+  height: 100%;
 }
 .months {
   display: grid;

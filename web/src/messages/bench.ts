@@ -21,7 +21,7 @@ export const bench = {
   others: 'Also on the bench',
   doneSteps: (n: number) => (n === 1 ? '1 step done' : `${n} steps done`),
   finished: 'All steps are done. Write it down.',
-  fromTub: (amount: string, recipe: string) => `About ${amount} of ${recipe}, from the tub.`,
+  fromTub: (amount: string, recipe: string) => `In all about ${amount} of ${recipe}, from the tub.`,
   photo: 'Photo of this step',
   photoOf: (step: string) => `Photo: ${step}`,
   leftElsewhere: (name: string) => `${name} was written down, or taken off, on another device.`,

@@ -26,6 +26,9 @@ import { useSettings } from '../stores/settings.ts';
 
 /** One question about a repot: what is seen, and a grade by one tap. */
 const route = useRoute();
+/** A walk goes on where the question was met. */
+const back: unknown = window.history.state?.back;
+const cameFrom = back === '/rounds' || back === '/aftercare' ? back : null;
 const router = useRouter();
 const notices = useNotices();
 const settings = useSettings();
@@ -100,7 +103,7 @@ async function save(): Promise<void> {
         });
     clear();
     notices.done(m.outcome.saved, () => takeBack(row));
-    await router.push(`/plants/${id}`);
+    await router.push(cameFrom ?? `/plants/${id}`);
   } catch (error) {
     refused.value = error instanceof ApiError ? wordsFor(error) : m.error.unknown;
   } finally {

@@ -200,6 +200,7 @@ function startNext(): void {
   Object.assign(draft.value, { spotId, mediumKind, recipeId, acquired });
   draft.value.pot = { ...draft.value.pot, trade: pot.trade, material: pot.material };
   inARow.value += 1;
+  window.scrollTo?.({ top: 0 });
   void nextTick(() => {
     tried.value = false;
     form.value?.querySelector<HTMLElement>('input[name=taxon]')?.focus();

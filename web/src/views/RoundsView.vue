@@ -134,7 +134,8 @@ const late = (due: string) => {
           <li v-for="entry in spot.plants" :key="entry.plantId">
             <div class="row spread nowrap">
               <router-link :to="`/plants/${entry.plantId}`" class="who">
-                <strong>{{ entry.name }}</strong> <span class="taxon quiet">{{ entry.taxon }}</span>
+                <strong>{{ entry.name }}</strong>
+                <span v-if="entry.taxon !== entry.name" class="taxon quiet">{{ entry.taxon }}</span>
               </router-link>
               <div class="row">
                 <v-btn

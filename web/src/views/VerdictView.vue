@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   daysBetween,
+  leadingReasons,
   lesserActLabel,
   signal,
   type Decision,
@@ -108,9 +109,7 @@ const leading = computed(() => {
     const because = cause.causes[0]!.because.filter(({ weight }) => weight > 0);
     return because.map(({ text }) => text).slice(0, 3);
   }
-  const first = new Map<string, string>();
-  for (const { signal: id, text } of speaksFor.value) if (!first.has(id)) first.set(id, text);
-  return [...first.values()].slice(0, 3);
+  return leadingReasons(decision.value!, 3).map(({ text }) => text);
 });
 const labelOf = (id: string) => signal(id).label.toLowerCase();
 function valueLabel(id: string, value: SignalValue): string {

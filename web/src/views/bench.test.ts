@@ -34,7 +34,7 @@ async function show(answers: Record<string, unknown> = {}) {
 type Wrapper = Awaited<ReturnType<typeof show>>['wrapper'];
 const button = (wrapper: Wrapper, text: string) =>
   wrapper.findAll('button').find((candidate) => candidate.text() === text)!;
-const heading = (wrapper: Wrapper) => wrapper.find('.now h2').text();
+const heading = (wrapper: Wrapper) => wrapper.find('h2.big').text();
 async function finish(wrapper: Wrapper): Promise<void> {
   for (let i = 0; i < 60 && heading(wrapper) !== m.bench.finished; i++) {
     await button(wrapper, m.bench.done).trigger('click');

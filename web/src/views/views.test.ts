@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Rounds, Task, VerdictSummary } from '../api/types.ts';
+import { costWords } from '../messages/cost.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 import { useOutbox } from '../stores/outbox.ts';
@@ -225,8 +226,7 @@ describe('Verdict', () => {
   it('tells what waiting costs against what it saves when it names a later week', async () => {
     const { text, decision } = await show({ rootsAtHoles: 'every' }, { date: '2026-01-10' });
     expect(decision.verdict).toBe('repotInWeek');
-    const now = Math.round(100 * decision.curves.disturbing[0]!);
-    expect(text).toContain(`costs ${now} % of a badly timed repot now`);
+    expect(text).toContain(`costs ${costWords(decision.curves.disturbing[0]!)} now`);
   });
 
   it('has the whole curve as a table', async () => {

@@ -253,7 +253,7 @@ const extensions = computed(() =>
         @written="bench.leave(plant.id, { told: true })"
       />
     </template>
-    <div class="thumb-row">
+    <div class="thumb-row" :class="{ sticky: step }">
       <v-btn variant="outlined" size="x-large" min-height="68" :disabled="at === 0" @click="back">{{
         m.bench.back
       }}</v-btn>
@@ -327,9 +327,11 @@ const extensions = computed(() =>
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
   gap: 12px;
-  position: sticky;
   background: rgb(var(--v-theme-background));
   padding: 8px 0;
+}
+.thumb-row.sticky {
+  position: sticky;
   bottom: 0;
   z-index: 3;
 }
@@ -354,7 +356,7 @@ const extensions = computed(() =>
   color: rgb(var(--v-theme-primary));
 }
 @media (max-width: 960px) {
-  .thumb-row {
+  .thumb-row.sticky {
     bottom: calc(66px + env(safe-area-inset-bottom));
   }
 }

@@ -164,7 +164,9 @@ export function sceneOf(
   const poleTop = support ? Math.max(floor + support.lengthCm, floor + fill + ending) : 0;
   const highest = raised + pot.heightCm + crownCm;
   const surfaceY = insideY(fill);
-  const clipped = plantCm < (subject.plantHeightCm ?? 0) || highest < poleTop;
+  const shoots = TUFTS.has(subject.growthForm ?? 'shrub') ? tuft : stems;
+  // A tuft is drawn smaller as a whole: it has no end that could be cut off.
+  const clipped = (shoots === stems && plantCm < (subject.plantHeightCm ?? 0)) || highest < poleTop;
 
   return {
     widthCm: Math.max(rimCm(pot), subject.cover ? rimCm(subject.cover.outside) : 0),
@@ -188,12 +190,7 @@ export function sceneOf(
       ? []
       : grainsIn(inside, fill, insideY, parts, { random, most: mostGrains }),
     ...ballAndRoots(subject, inside, fill, insideY, random),
-    ...(TUFTS.has(subject.growthForm ?? 'shrub') ? tuft : shoots)(
-      surfaceY,
-      plantCm,
-      rimCm(pot),
-      random,
-    ),
+    ...shoots(surfaceY, plantCm, rimCm(pot), random),
     pole: support && poleMark(support, { floor, surfaceY, highest, rim: rimCm(pot) }),
     cover: coverMark(subject),
     layerY: subject.layerCm ? insideY(subject.layerCm) : null,
@@ -205,6 +202,12 @@ export function sceneOf(
     clipped,
   };
 }
+
+/** Small plants are drawn whole; of a taller one so much, since its pot is what matters, cm. */
+const WHOLE_CM = 18;
+const CUT_OFF_CM = 10;
+export const crownToDraw = (plantHeightCm: number): number =>
+  plantHeightCm <= WHOLE_CM ? plantHeightCm : CUT_OFF_CM;
 
 function closed(pot: PotShape, height: number, y: (z: number) => number): string {
   const left: Point[] = [];
@@ -425,7 +428,7 @@ function tuft(
 }
 
 /** A plain shoot with pairs of leaves: it stands for height, not for the species. */
-function shoots(
+function stems(
   surfaceY: number,
   height: number,
   width: number,

@@ -24,7 +24,7 @@ import { useSettings } from '../../stores/settings.ts';
 import DragHandle from '../cutaway/DragHandle.vue';
 import PictureButton from '../PictureButton.vue';
 import PotCutaway from '../cutaway/PotCutaway.vue';
-import type { CutawaySubject } from '../cutaway/scene.ts';
+import { crownToDraw, type CutawaySubject } from '../cutaway/scene.ts';
 import ComparePots from './ComparePots.vue';
 import DepthPlan from './DepthPlan.vue';
 import MixPanel from './MixPanel.vue';
@@ -147,6 +147,7 @@ const roomCm = computed(() => {
   return Math.max(present, rung.value?.rimCm ?? 0, present * WIDEST_SHARE * 0.75);
 });
 const pxPerCm = computed(() => Math.min(9, 165 / roomCm.value));
+const crownCm = computed(() => crownToDraw(file.value.height.cm));
 
 /** Dragged, the rim goes to the nearest pot there is. */
 const rims = computed(() => ladder.value.rungs.map((of) => of.rimCm));
@@ -335,7 +336,7 @@ const freeOnShelf = (option: PotOption) => {
           <PotCutaway
             :subject="before"
             :px-per-cm="pxPerCm"
-            :crown-cm="10"
+            :crown-cm="crownCm"
             :room-cm="rimCm(file.plant.pot)"
             ruler
           />
@@ -344,7 +345,13 @@ const freeOnShelf = (option: PotOption) => {
       </figure>
       <figure v-if="rung">
         <PictureButton :name="`${file.plant.name} ${m.fit.after}`">
-          <PotCutaway :subject="after" grips :px-per-cm="pxPerCm" :crown-cm="10" :room-cm="roomCm">
+          <PotCutaway
+            :subject="after"
+            grips
+            :px-per-cm="pxPerCm"
+            :crown-cm="crownCm"
+            :room-cm="roomCm"
+          >
             <template #default="{ scene }">
               <DragHandle
                 :x="rung.rimCm / 2"

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { resolveTaxon } from '../catalogue/index.ts';
+import { TYPICAL_SPOT } from '../season/index.ts';
+import { decide, leadingReasons, type Signals } from './index.ts';
+
+const begonia = (signals: Signals = {}) =>
+  decide({
+    traits: resolveTaxon('Begonia maculata')!.traits,
+    date: '2026-04-12',
+    spot: TYPICAL_SPOT,
+    pot: { shape: 'round', topDiameterCm: 12, baseDiameterCm: 8.6, heightCm: 9 },
+    medium: { kind: 'peatSoil' },
+    lastRepot: '2025-05-10',
+    signals,
+  });
+
+describe('the reasons that a verdict is told by', () => {
+  it('speak for what is likely, not for what is unlikely all the same', () => {
+    const decision = begonia();
+    expect(decision.states.danger).toBeLessThan(0.1);
+    const [first] = leadingReasons(decision, 1);
+    expect(first!.state).toBe('mediumFailing');
+    expect(first!.text).toMatch(/^the medium is \d+ months old/);
+  });
+
+  it('name each finding once, never a base rate, and none that speaks against', () => {
+    const reasons = leadingReasons(begonia({ smell: 'sour', rootsAtHoles: 'every' }), 10);
+    const signals = reasons.map(({ signal }) => signal);
+    expect(new Set(signals).size).toBe(signals.length);
+    expect(signals).not.toContain('baseRate');
+    expect(reasons.every(({ logOdds }) => logOdds > 0)).toBe(true);
+    expect(signals).toContain('smell');
+  });
+});
