@@ -19,10 +19,11 @@ test('a repot is judged in three taps from Rounds, and taken back', async ({ pag
     'true',
   );
   await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page).toHaveURL(/\/plants\/24$/);
-  await expect(page.getByText('How did it go? (3 weeks)')).toBeVisible();
-  await page.goto('/rounds');
+  // The walk goes on where the question was met.
+  await expect(page).toHaveURL(/\/rounds$/);
   await expect(page.getByRole('link', { name: 'How did it go? Deckhand' })).toBeHidden();
+  await page.goto('/plants/24');
+  await expect(page.getByText('How did it go? (3 weeks)')).toBeVisible();
   await page.goto('/plants/24/outcome');
   await page.getByRole('button', { name: 'Take it back' }).click();
   await page.goto('/rounds');

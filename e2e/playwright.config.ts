@@ -1,10 +1,21 @@
 import { defineConfig } from '@playwright/test';
 
-/** The real interface on the demo garden and on an empty collection, each with a server of its own. */
-export const GARDEN_PORT = 4190;
-export const EMPTY_PORT = 4191;
-/** behind a passphrase, and stopped and started again by its test */
-export const DOOR_PORT = 4193;
+/**
+ * The real interface on the demo garden and on an empty collection, each with a
+ * server of its own. Every worker has its own three: what tests of one do to
+ * their garden, those of another do not see.
+ */
+const WORKERS = 2;
+const portsOf = (worker: number) => ({
+  garden: 4190 + 10 * worker,
+  empty: 4191 + 10 * worker,
+  /** behind a passphrase, and stopped and started again by its test */
+  door: 4193 + 10 * worker,
+});
+const ports = portsOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0));
+export const GARDEN_PORT = ports.garden;
+export const EMPTY_PORT = ports.empty;
+export const DOOR_PORT = ports.door;
 const TODAY = '2026-03-16';
 
 const serve = (port: number, database: string, prepare: string) => ({
@@ -24,7 +35,7 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.e2e.ts',
   outputDir: '../.run/browser-results',
-  workers: 1,
+  workers: WORKERS,
   // A busy machine is five times slower than a quiet one: how long a test takes is not what it tests.
   timeout: 120_000,
   expect: { timeout: 15_000 },
@@ -47,16 +58,13 @@ export default defineConfig({
       ],
     },
   },
-  webServer: [
-    serve(
-      GARDEN_PORT,
-      '.run/e2e-garden.sqlite',
-      'node --import tsx demo/make.ts .run/e2e-garden.sqlite',
-    ),
-    serve(
-      EMPTY_PORT,
-      '.run/e2e-empty.sqlite',
-      'rm -f .run/e2e-empty.sqlite .run/e2e-empty.sqlite-wal .run/e2e-empty.sqlite-shm',
-    ),
-  ],
+  webServer: Array.from({ length: WORKERS }, (_, worker) => {
+    const { garden, empty } = portsOf(worker);
+    const filled = `.run/e2e-garden-${worker}.sqlite`;
+    const blank = `.run/e2e-empty-${worker}.sqlite`;
+    return [
+      serve(garden, filled, `node --import tsx demo/make.ts ${filled}`),
+      serve(empty, blank, `rm -f ${blank} ${blank}-wal ${blank}-shm`),
+    ];
+  }).flat(),
 });

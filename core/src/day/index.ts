@@ -1,9 +1,8 @@
-export { WEIGHTS, type Bags } from './account.ts';
-export { batchesFor, litresOf, type DayBatch } from './batches.ts';
-export { chainsOf, type Chain, type Link } from './chains.ts';
+export type { Bags } from './account.ts';
+export type { DayBatch } from './batches.ts';
+export type { Chain, Link } from './chains.ts';
 export type { PinConflict } from './conflicts.ts';
 export { breachesIn, type DayEvent } from './events.ts';
-export { greedyPlan } from './greedy.ts';
 export type { LeftOut, LeftOutWhy } from './leftOut.ts';
 export {
   laidDay,
@@ -14,7 +13,6 @@ export {
   type LaidCuts,
   type LaidDay,
 } from './laid.ts';
-export { handsMinutes } from './limits.ts';
 export { pickList, shoppingList, type Purchase } from './lists.ts';
 export * from './minutes.ts';
 export type { DaySolvers } from './optimise.ts';

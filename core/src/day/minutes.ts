@@ -1,5 +1,5 @@
 import { positive } from '../number/index.ts';
-import type { Step, StepId } from '../procedures/index.ts';
+import { WAITS, type Step, type StepId } from '../procedures/index.ts';
 
 /** Kinds of work of which hands each have their own pace. */
 export const WORK_KINDS = {
@@ -158,13 +158,12 @@ const LEAST_MINUTES = 0.05;
 export function timedSteps(
   startedAt: number,
   doneAt: Partial<Record<StepId, number>>,
-  waited: readonly StepId[] = [],
 ): TimedStep[] {
   const ticks = (Object.entries(doneAt) as [StepId, number][]).sort((a, b) => a[1] - b[1]);
   return ticks.flatMap(([step, at], i) => {
     const since = Math.max(startedAt, i === 0 ? startedAt : ticks[i - 1]![1]);
     const minutes = (at - since) / 60_000;
-    const speaks = minutes >= LEAST_MINUTES && minutes <= BREAK_MINUTES && !waited.includes(step);
+    const speaks = minutes >= LEAST_MINUTES && minutes <= BREAK_MINUTES && !WAITS.includes(step);
     return speaks && STEP_WORK[step].minutes > 0 ? [{ step, minutes }] : [];
   });
 }

@@ -413,11 +413,13 @@ describe('minutes of hands', () => {
   it('are read from ticks, without pauses, waits and slips', () => {
     const start = 1_000_000;
     const at = (minutes: number) => start + minutes * 60_000;
-    const timed = timedSteps(
-      start,
-      { easeOut: at(2), takeAllOff: at(9), setPlant: at(60), soakToLoosen: at(70), label: at(71) },
-      ['soakToLoosen'],
-    );
+    const timed = timedSteps(start, {
+      easeOut: at(2),
+      takeAllOff: at(9),
+      setPlant: at(60),
+      soakToLoosen: at(70),
+      label: at(71),
+    });
     expect(timed.map(({ step, minutes }) => [step, minutes])).toEqual([
       ['easeOut', 2],
       ['takeAllOff', 7],

@@ -6,14 +6,13 @@ export {
   SIZE_SCHOOLS,
   WORK_BY_MEDIUM,
   WHEN_SCHOOLS,
-  LESSER_ACTS,
   type LesserAct,
   type OldMediumSchool,
   type SizeSchool,
   type WhenSchool,
 } from './costs.ts';
 export { decide, lesserActLabel, type Decision } from './decide.ts';
-export { contradictionsIn, weighSignals, type Reason } from './evidence.ts';
+export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle, harmByAge } from './freshCycle.ts';
 export { leadingReasons } from './leading.ts';
@@ -38,11 +37,9 @@ export {
 export {
   asLearned,
   blendOf,
-  checkSituation,
   freshIn,
   mediumLife,
   meanTemperatureC,
-  temperatureAt,
   type Medium,
   type MediumLife,
   type Situation,

@@ -1,4 +1,3 @@
-import { within, clamp } from '../number/index.ts';
 import type { Traits } from '../catalogue/index.ts';
 import { blend, blendOfRecipe, type Blend, type Part } from '../mixing/index.ts';
 import {
@@ -11,15 +10,7 @@ import {
   type MediumKind,
 } from '../media/index.ts';
 import { checkPot, usualHeadspaceCm, type PotShape } from '../pots/index.ts';
-import {
-  checkSpot,
-  dayNumber,
-  daysBetween,
-  temperatureOn,
-  dayOfYear,
-  type IsoDate,
-  type Spot,
-} from '../season/index.ts';
+import { checkSpot, dayNumber, daysBetween, type IsoDate, type Spot } from '../season/index.ts';
 import { WETNESS } from '../water/index.ts';
 import type { OldMediumSchool, SizeSchool, WhenSchool } from './costs.ts';
 import type { MeasuredFinding } from './measured.ts';
@@ -161,10 +152,4 @@ function capped(months: number | null): number | null {
 export function meanTemperatureC(spot: Spot): number {
   if (typeof spot.temperatureC === 'number') return spot.temperatureC;
   return spot.temperatureC.reduce((sum, celsius) => sum + celsius, 0) / spot.temperatureC.length;
-}
-
-/** Temperature at a spot on a date, within what the models take, °C. */
-export function temperatureAt(spot: Spot, date: IsoDate): number {
-  const celsius = clamp(temperatureOn(spot, dayOfYear(date)), -30, 50);
-  return within('temperatureC', celsius, -30, 50);
 }

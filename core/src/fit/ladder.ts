@@ -32,7 +32,7 @@ import {
 } from '../decide/index.ts';
 import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
 import { pick, type Choosing } from './choose.ts';
-import { depthPlan, DRAINAGE_LAYERS, type DrainageLayer } from './depth.ts';
+import { depthPlan, type DrainageLayer } from './depth.ts';
 import { ruledOut } from './judge.ts';
 import { rungNotes } from './notes.ts';
 import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
@@ -328,6 +328,3 @@ function choose(
   });
   return { choice: wanted, because };
 }
-
-/** Layers that a keeper can choose between. */
-export const LAYERS = Object.keys(DRAINAGE_LAYERS) as DrainageLayer[];

@@ -1,4 +1,4 @@
-import { rimCm, type PotShape } from '../pots/index.ts';
+import type { PotShape } from '../pots/index.ts';
 import type { DepthPlan } from './depth.ts';
 import type { CoverOption, PotOption } from './options.ts';
 import type { Stance, Standing } from './standing.ts';
@@ -64,7 +64,3 @@ export interface Rung {
   verdict: RungVerdict;
   because: string;
 }
-
-/** Width of the present pot's rim against which a rung is wider or narrower, cm. */
-export const widerBy = (rung: Pick<Rung, 'rimCm'>, present: PotShape): number =>
-  rung.rimCm - rimCm(present);

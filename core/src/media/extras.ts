@@ -37,5 +37,3 @@ export const TOP_DRESSING_USES: Record<keyof typeof TOP_DRESSINGS, string> = {
 export const MOST_FEED_G_PER_L = 8;
 /** About a tablespoon for a 20–25 cm pot. @source common practice, no source */
 export const USUAL_FEED_G_PER_L = 3;
-/** Days that such a feed lasts. @source common practice, no source: six months */
-export const FEED_LASTS_DAYS = 182;

@@ -1,29 +1,34 @@
 import { positive } from '../number/index.ts';
 
 /**
- * The vessel a plant stands in, by its inside unless `wallCm` says that the
- * sizes were taken outside. All lengths cm.
+ * Sizes that tell each shape, in the order in which a keeper measures them.
  *
  * - `round`: tapered, sides straight
  * - `cylinder`: round without taper
  * - `square`, `rectangular`: tapered, sides straight
  * - `bowl`: sides follow a quarter ellipse from the base to a vertical rim
  */
-export type PotShape =
-  | { shape: 'round'; topDiameterCm: number; baseDiameterCm: number; heightCm: number }
-  | { shape: 'cylinder'; topDiameterCm: number; heightCm: number }
-  | { shape: 'square'; topLengthCm: number; baseLengthCm: number; heightCm: number }
-  | {
-      shape: 'rectangular';
-      topLengthCm: number;
-      topWidthCm: number;
-      baseLengthCm: number;
-      baseWidthCm: number;
-      heightCm: number;
-    }
-  | { shape: 'bowl'; topDiameterCm: number; baseDiameterCm: number; heightCm: number };
+export const SIZES_OF_SHAPE = {
+  round: ['topDiameterCm', 'baseDiameterCm', 'heightCm'],
+  cylinder: ['topDiameterCm', 'heightCm'],
+  square: ['topLengthCm', 'baseLengthCm', 'heightCm'],
+  rectangular: ['topLengthCm', 'topWidthCm', 'baseLengthCm', 'baseWidthCm', 'heightCm'],
+  bowl: ['topDiameterCm', 'baseDiameterCm', 'heightCm'],
+} as const;
+type SizesOfShape = typeof SIZES_OF_SHAPE;
 
-export const POT_SHAPES = ['round', 'cylinder', 'square', 'rectangular', 'bowl'] as const;
+/**
+ * The vessel a plant stands in, by its inside unless `wallCm` says that the
+ * sizes were taken outside. All lengths cm.
+ */
+export type PotShape = {
+  [Shape in keyof SizesOfShape]: { shape: Shape } & Record<SizesOfShape[Shape][number], number>;
+}[keyof SizesOfShape];
+
+export const POT_SHAPES = Object.keys(SIZES_OF_SHAPE) as PotShape['shape'][];
+
+/** Whether the sides of a pot meet in corners. */
+export const hasCorners = (pot: PotShape): boolean => 'topLengthCm' in pot;
 
 /** Longest side or height a pot can have here, cm. A tub larger than this is a raised bed. */
 export const LARGEST_POT_CM = 200;

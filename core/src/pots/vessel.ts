@@ -1,5 +1,5 @@
 import { fillL } from './volume.ts';
-import { footprintAt, type PotShape } from './shape.ts';
+import { footprintAt, hasCorners, type PotShape } from './shape.ts';
 import { insideOfMaterial } from './weight.ts';
 import type { PotMaterialId } from './material.ts';
 
@@ -58,12 +58,10 @@ export function coverFit(pot: PotShape, cover: PotShape, material: PotMaterialId
     : { fits: true, outCm };
 }
 
-const isRound = ({ shape }: PotShape) => shape !== 'square' && shape !== 'rectangular';
-
 /** Half the room a pot asks for along a cover's longer axis: corners count in a round cover. */
 function widestAt(pot: PotShape, cover: PotShape, z: number): number {
   const { lengthCm, widthCm } = footprintAt(pot, z);
-  return isRound(cover) && !isRound(pot) ? Math.hypot(lengthCm, widthCm) : lengthCm;
+  return !hasCorners(cover) && hasCorners(pot) ? Math.hypot(lengthCm, widthCm) : lengthCm;
 }
 const shorter = (pot: PotShape, z: number) => footprintAt(pot, z).widthCm;
 

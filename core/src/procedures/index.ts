@@ -2,4 +2,4 @@ export { procedure } from './compose.ts';
 export * from './fitted.ts';
 export * from './request.ts';
 export * from './step.ts';
-export { tasksDoneBy } from './tasksDone.ts';
+export * from './meaning.ts';

@@ -6,7 +6,9 @@ import {
   MEDIUM_KINDS,
   PAPERS,
   POT_MATERIALS,
+  POT_SHAPES,
   RECIPES,
+  SIZES_OF_SHAPE,
   SIZE_SCHOOLS,
   WHEN_SCHOOLS,
   FIRST_WATER_SCHOOLS,
@@ -91,34 +93,13 @@ export const temperatures = () =>
     Joi.array().items(Joi.number().min(-30).max(50)).length(12),
   );
 
-const round = {
-  topDiameterCm: cm().required(),
-  baseDiameterCm: cm().required(),
-  heightCm: cm().required(),
-};
 /** Sizes that each shape has. */
-const SIZES: Record<PotShape['shape'], Record<string, Joi.Schema>> = {
-  round,
-  bowl: round,
-  cylinder: { topDiameterCm: cm().required(), heightCm: cm().required() },
-  square: {
-    topLengthCm: cm().required(),
-    baseLengthCm: cm().required(),
-    heightCm: cm().required(),
-  },
-  rectangular: {
-    topLengthCm: cm().required(),
-    topWidthCm: cm().required(),
-    baseLengthCm: cm().required(),
-    baseWidthCm: cm().required(),
-    heightCm: cm().required(),
-  },
-};
+const sizesOf = (shape: PotShape['shape']): Record<string, Joi.Schema> =>
+  Object.fromEntries(SIZES_OF_SHAPE[shape].map((name) => [name, cm().required()]));
 
-const SHAPES = Object.keys(SIZES) as PotShape['shape'][];
 const shapeName = () =>
   Joi.string()
-    .valid(...SHAPES)
+    .valid(...POT_SHAPES)
     .required();
 
 /**
@@ -126,14 +107,18 @@ const shapeName = () =>
  * exist falls to the round pot, which refuses it by name.
  */
 export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
-  const others = SHAPES.filter((shape) => shape !== 'round');
+  const others = POT_SHAPES.filter((shape) => shape !== 'round');
   return others.reduceRight<Joi.Schema>(
     (otherwise, shape) =>
       Joi.alternatives().conditional(Joi.object({ shape: Joi.valid(shape).required() }).unknown(), {
-        then: Joi.object({ shape: Joi.string().valid(shape).required(), ...SIZES[shape], ...more }),
+        then: Joi.object({
+          shape: Joi.string().valid(shape).required(),
+          ...sizesOf(shape),
+          ...more,
+        }),
         otherwise,
       }),
-    Joi.object({ shape: shapeName(), ...SIZES.round, ...more }),
+    Joi.object({ shape: shapeName(), ...sizesOf('round'), ...more }),
   );
 }
 

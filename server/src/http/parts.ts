@@ -1,17 +1,28 @@
-import { component, usualN, type Ingredient, type Part } from '@fernbank/core';
+import {
+  component,
+  COMPONENT_NUMBERS,
+  usualN,
+  type ComponentNumber,
+  type Ingredient,
+  type Part,
+} from '@fernbank/core';
 import Joi from 'joi';
-import { above0 } from './fields.ts';
 
+/** A number of a component within the range that makes sense of it. */
+const number = (id: ComponentNumber) => {
+  const { least, most } = COMPONENT_NUMBERS[id];
+  return Joi.number().min(least).max(most);
+};
 const ingredient = Joi.alternatives().conditional(Joi.string(), {
   then: Joi.string(),
   otherwise: Joi.object({
-    grainMm: above0(200).required(),
-    packing: Joi.number().min(0.05).max(0.99).required(),
-    dryKgPerL: above0(5).required(),
-    totalPorosity: Joi.number().min(0.05).max(0.99).required(),
-    airAt7_6cm: above0(0.99).required(),
-    n: Joi.number().min(1.05).max(10),
-    halfLifeMonths: above0(10_000).allow(null),
+    grainMm: number('grainMm').required(),
+    packing: number('packing').required(),
+    dryKgPerL: number('dryKgPerL').required(),
+    totalPorosity: number('totalPorosity').required(),
+    airAt7_6cm: number('airAt7_6cm').required(),
+    n: number('n'),
+    halfLifeMonths: number('halfLifeMonths').allow(null),
   }).required(),
 });
 

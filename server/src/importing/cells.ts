@@ -1,7 +1,6 @@
 import {
   amountIn,
   dateIn,
-  fieldsOf,
   LENGTH_UNITS,
   MASS_UNITS,
   numberIn,
@@ -145,5 +144,3 @@ const ORDERS = {
   serial: 'of spreadsheet days',
 };
 export const shortly = (text: string) => (text.length > 40 ? `${text.slice(0, 40)}…` : text);
-export const labelOf = (kind: Mapping['kind'], id: string) =>
-  fieldsOf(kind).find((field) => field.id === id)?.label ?? id;

@@ -3,6 +3,7 @@ import {
   nominalPot,
   POT_MATERIALS,
   POT_SHAPES,
+  SIZES_OF_SHAPE,
   resolveTaxon,
   type MediumKind,
   type PotMaterialId,
@@ -191,9 +192,9 @@ function toldOf(cells: Cells, { mapping, there, fate }: At, updates: boolean) {
 }
 
 function potIn(cells: Cells, mapping: Mapping, fate: Fate, updates: boolean): PotShape | null {
-  const told = cells.text('potShape').toLowerCase();
-  const shape = told === '' ? 'round' : POT_SHAPES.find((one) => one === told);
-  if (!shape) return cells.blame('potShape', `“${shortly(told)}” is no shape of a pot`);
+  const word = cells.text('potShape').toLowerCase();
+  const shape = word === '' ? 'round' : POT_SHAPES.find((one) => one === word);
+  if (!shape) return cells.blame('potShape', `“${shortly(word)}” is no shape of a pot`);
   const rim = cells.length('potTop');
   const base = cells.length('potBase');
   const height = cells.length('potHeight');
@@ -206,21 +207,20 @@ function potIn(cells: Cells, mapping: Mapping, fate: Fate, updates: boolean): Po
   const usual = nominalPot(rim) as Extract<PotShape, { shape: 'round' }>;
   const baseCm = base ?? usual.baseDiameterCm;
   const heightCm = height ?? usual.heightCm;
-  if (base === null && shape !== 'cylinder')
+  const names: readonly string[] = SIZES_OF_SHAPE[shape];
+  if (base === null && names.some((name) => name.startsWith('base')))
     fate.notes.push('base and height of the pot as usual for its width');
-  switch (shape) {
-    case 'cylinder':
-      return { shape, topDiameterCm: rim, heightCm };
-    case 'square':
-      return { shape, topLengthCm: rim, baseLengthCm: baseCm, heightCm };
-    case 'rectangular': {
-      const topWidthCm = cells.length('potTopWidth') ?? rim;
-      const baseWidthCm = cells.length('potBaseWidth') ?? baseCm;
-      return { shape, topLengthCm: rim, topWidthCm, baseLengthCm: baseCm, baseWidthCm, heightCm };
-    }
-    default:
-      return { shape, topDiameterCm: rim, baseDiameterCm: baseCm, heightCm };
-  }
+  const told: Record<string, number> = {
+    topDiameterCm: rim,
+    topLengthCm: rim,
+    topWidthCm: cells.length('potTopWidth') ?? rim,
+    baseDiameterCm: baseCm,
+    baseLengthCm: baseCm,
+    baseWidthCm: cells.length('potBaseWidth') ?? baseCm,
+    heightCm,
+  };
+  const sizes = names.map((name) => [name, told[name]]);
+  return { shape, ...Object.fromEntries(sizes) } as PotShape;
 }
 
 function word<Id extends string>(

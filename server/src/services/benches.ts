@@ -3,7 +3,6 @@ import {
   tasksDoneBy,
   timedSteps,
   type BenchEvent,
-  type StepId,
   type TaskRule,
   type TimedStep,
 } from '@fernbank/core';
@@ -57,16 +56,6 @@ export function onBench(db: Db, plantId: number, event: BenchEvent) {
   });
 }
 
-/** Steps that are mostly waiting: they tell nothing of hands. */
-const WAITED: StepId[] = [
-  'soakComponents',
-  'preWet',
-  'soakToLoosen',
-  'callus',
-  'dryWounds',
-  'waterJar',
-];
-
 /** What the bench knows of a repot that was worked there. */
 export interface AtBench {
   /** minutes of hands as they were ticked off; null: they were not */
@@ -80,6 +69,6 @@ export function leaveBench(db: Db, plantId: number): AtBench {
   const bench = db.select().from(benches).where(eq(benches.plantId, plantId)).get();
   if (!bench) return { timed: null, tasks: [] };
   db.delete(benches).where(eq(benches.id, bench.id)).run();
-  const timed = bench.startedAt ? timedSteps(bench.startedAt, bench.doneAt, WAITED) : [];
+  const timed = bench.startedAt ? timedSteps(bench.startedAt, bench.doneAt) : [];
   return { timed: timed.length > 0 ? timed : null, tasks: tasksDoneBy(bench.done) };
 }

@@ -1,5 +1,4 @@
 import {
-  fillL,
   insideOfMaterial,
   resolveTaxon,
   rootsBroughtForward,
@@ -189,9 +188,4 @@ export function supportOf(plant: PlantRow): StandingSupport | undefined {
   const { supportCm: lengthCm, supportKind: kind, supportSection, supportId } = plant;
   if (lengthCm === null) return undefined;
   return weighSupport({ lengthCm, kind, section: supportSection ?? null, supportId });
-}
-
-/** Litres that the present pot holds when filled. */
-export function presentFillL({ situation }: PlantFile): number {
-  return fillL(situation.pot);
 }

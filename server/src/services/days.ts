@@ -440,14 +440,6 @@ export function undoDay(db: Db, id: number): DayRow {
   });
 }
 
-/** How far a day has come: who is potted, what is in the tub. */
-export function dayProgress(db: Db, day: DayRow) {
-  const done = doneOf(db, day.id);
-  return {
-    done: done.map(({ plantId, id, createdAt }) => ({ plantId, repotId: id, at: createdAt })),
-  };
-}
-
 /** Days that are not over, the newest first, then those that are. */
 export function daysNow(db: Db): DayRow[] {
   const open = db.select().from(days).where(ne(days.state, 'closed')).orderBy(desc(days.id)).all();

@@ -1,4 +1,10 @@
-import { nominalPot, type PotMaterialId, type PotShape, type TradeShapeId } from '@fernbank/core';
+import {
+  nominalPot,
+  SIZES_OF_SHAPE,
+  type PotMaterialId,
+  type PotShape,
+  type TradeShapeId,
+} from '@fernbank/core';
 
 /** A pot while it is being typed: sizes may be missing, all in cm. */
 export interface PotEntry {
@@ -19,15 +25,7 @@ export const emptyPot = (): PotEntry => ({
   material: 'plastic',
 });
 
-const SIZES: Record<PotShape['shape'], string[]> = {
-  round: ['topDiameterCm', 'baseDiameterCm', 'heightCm'],
-  cylinder: ['topDiameterCm', 'heightCm'],
-  square: ['topLengthCm', 'baseLengthCm', 'heightCm'],
-  rectangular: ['topLengthCm', 'topWidthCm', 'baseLengthCm', 'baseWidthCm', 'heightCm'],
-  bowl: ['topDiameterCm', 'baseDiameterCm', 'heightCm'],
-};
-
-export const sizeNames = (shape: PotShape['shape']): string[] => SIZES[shape];
+export const sizeNames = (shape: PotShape['shape']): readonly string[] => SIZES_OF_SHAPE[shape];
 
 /** The pot, once every size is typed; null before. */
 export function potFromEntry(entry: PotEntry): PotShape | null {
@@ -36,7 +34,7 @@ export function potFromEntry(entry: PotEntry): PotShape | null {
       ? null
       : nominalPot(entry.nominalCm, entry.trade);
   }
-  const sizes = SIZES[entry.shape].map((name) => [name, entry.sizes[name] ?? null] as const);
+  const sizes = sizeNames(entry.shape).map((name) => [name, entry.sizes[name] ?? null] as const);
   if (sizes.some(([, cm]) => cm === null)) return null;
   return { shape: entry.shape, ...Object.fromEntries(sizes) } as PotShape;
 }
@@ -51,7 +49,7 @@ export function potErrors(
   const sizes: [string, number | null][] =
     entry.by === 'nominal'
       ? [['nominalCm', entry.nominalCm]]
-      : SIZES[entry.shape].map((name) => [name, entry.sizes[name] ?? null]);
+      : sizeNames(entry.shape).map((name) => [name, entry.sizes[name] ?? null]);
   return Object.fromEntries(
     sizes.flatMap(([name, cm]) => {
       if (cm === null) return [[name, words.required]];

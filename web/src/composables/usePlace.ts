@@ -1,10 +1,4 @@
-import {
-  GROUPS,
-  meanTemperatureC,
-  nominalPot,
-  type PotShape,
-  type PottedPlace,
-} from '@fernbank/core';
+import { GROUPS, meanTemperatureC, nominalPot, rimCm, type PottedPlace } from '@fernbank/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
 import { api, apiAll } from '../api/client.ts';
@@ -56,7 +50,7 @@ export function usePlace() {
       file.value = fetched;
       const { pot, spot } = fetched.situation;
       chosen.value.heightCm = Math.round(pot.heightCm);
-      chosen.value.rimCm = Math.round(widthOf(pot));
+      chosen.value.rimCm = Math.round(rimCm(pot));
       chosen.value.temperatureC = Math.round(meanTemperatureC(spot));
     } catch {
       fault.value = m.mix.plantGone;
@@ -99,6 +93,3 @@ export function usePlace() {
   return { chosen, choices, place, traits, file, judgeFor, fault };
 }
 export type MixPlaceChoice = ReturnType<typeof usePlace>;
-
-const widthOf = (pot: PotShape) =>
-  pot.shape === 'square' || pot.shape === 'rectangular' ? pot.topLengthCm : pot.topDiameterCm;

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { CAUTIONS, EMPTY_BENCH, type BenchFound, type Step, type StepId } from '@fernbank/core';
+import {
+  CAUTIONS,
+  EMPTY_BENCH,
+  takesMix,
+  type BenchFound,
+  type Step,
+  type StepId,
+} from '@fernbank/core';
 import { useWakeLock } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
@@ -84,16 +91,6 @@ const timer = computed(() =>
   ),
 );
 const doneCount = computed(() => steps.value.filter(({ id }) => isDone(id)).length);
-/** Steps that fill or measure: the scoops stand beside them. */
-const MEASURED: readonly StepId[] = [
-  'preWet',
-  'soakComponents',
-  'fillDamp',
-  'fillDry',
-  'bed',
-  'packMoss',
-  'pourPebbles',
-];
 const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, settings.current.scoopL));
 
 function next(): void {
@@ -197,10 +194,10 @@ const extensions = computed(() =>
       <p v-for="caution in step.cautions" :key="caution" class="caution">
         {{ CAUTIONS[caution] }}
       </p>
-      <p v-if="batch && inTub && MEASURED.includes(step.id)">
+      <p v-if="batch && inTub && takesMix(step.id)">
         {{ m.bench.fromTub(volume(batch.mixedL), recipeLabel) }}
       </p>
-      <template v-else-if="batch && MEASURED.includes(step.id)">
+      <template v-else-if="batch && takesMix(step.id)">
         <MeasuresTable :measures="batch.measures" :scoop="batch.scoop" />
         <p class="quiet small">
           {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.mixedL)) }}
