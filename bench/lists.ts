@@ -1,9 +1,6 @@
-import { spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
-import { openCollection } from '../server/src/db/open.ts';
+import type { Page } from '@playwright/test';
 import { fillMany } from './manyPlants.ts';
+import { collectionOf, openBrowser, serving } from '../scripts/ownServer.ts';
 
 const TODAY = '2026-03-16';
 const PORT = 4194;
@@ -14,26 +11,12 @@ const RUNS = 5;
 export async function longLists(
   print: (what: string, value: number, unit: string, goal?: number) => void,
 ): Promise<void> {
-  const root = join(import.meta.dirname, '..');
-  const path = join(root, '.run/lists.sqlite');
-  for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-  const file = openCollection(path);
-  fillMany(file, { plants: PLANTS, measurements: PLANTS * 4 }, TODAY);
-  file.close();
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    cwd: root,
-    stdio: 'ignore',
-    env: { ...process.env, PORT: String(PORT), FERNBANK_DB: path, FERNBANK_TODAY: TODAY },
-  });
-  const address = `http://127.0.0.1:${PORT}`;
-  for (let i = 0; i < 300; i++) {
-    if (await fetch(`${address}/api/health`).catch(() => null)) break;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  const browser = await chromium.launch({
-    executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const path = collectionOf('lists', (file) =>
+    fillMany(file, { plants: PLANTS, measurements: PLANTS * 4 }, TODAY),
+  );
+  const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const { address } = server;
+  const browser = await openBrowser();
   const page = await browser.newPage({
     viewport: { width: 1280, height: 800 },
     serviceWorkers: 'block',
@@ -56,7 +39,7 @@ export async function longLists(
     );
   }
   await browser.close();
-  server.kill('SIGTERM');
+  await server.kill('SIGTERM');
 }
 
 const at = (values: number[], share: number) =>

@@ -1,16 +1,13 @@
 import { spawn } from 'node:child_process';
 import { Agent, request } from 'node:http';
-import { rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { openCollection } from '../server/src/db/open.ts';
 import { fillMany } from './manyPlants.ts';
+import { collectionOf, root, serving } from '../scripts/ownServer.ts';
 
 /**
  * Fifty devices at once for a minute: each reads and writes, one request after the other with a
  * breath between, which is still many times what people do; then without a breath. Beside it, in the same run and with the same clients, a bare Express hello and a bare
  * prepared read of SQLite: what any server of this make costs here.
  */
-const root = join(import.meta.dirname, '..');
 const TODAY = '2026-03-16';
 const PORT = 4197;
 const CLIENTS = 50;
@@ -113,20 +110,20 @@ function nextShot(): Shot {
   return { kind: 'read', method: 'GET', path: paths[n % paths.length]! };
 }
 
-const path = join(root, '.run/load.sqlite');
-for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-const file = openCollection(path);
-fillMany(file, MANY, TODAY);
-const rows = file.value('SELECT count(*) FROM measurements');
-const read = file.reader('SELECT * FROM plants WHERE id = ?');
-const bare = (count: number) => {
-  const began = performance.now();
-  for (let i = 0; i < count; i++) read(1 + ((i * 7919) % MANY.plants));
-  return (performance.now() - began) / count;
-};
-bare(2000);
-const bareReadMs = bare(20_000);
-file.close();
+let rows: unknown;
+let bareReadMs = 0;
+const path = collectionOf('load', (file) => {
+  fillMany(file, MANY, TODAY);
+  rows = file.value('SELECT count(*) FROM measurements');
+  const read = file.reader('SELECT * FROM plants WHERE id = ?');
+  const bare = (count: number) => {
+    const began = performance.now();
+    for (let i = 0; i < count; i++) read(1 + ((i * 7919) % MANY.plants));
+    return (performance.now() - began) / count;
+  };
+  bare(2000);
+  bareReadMs = bare(20_000);
+});
 console.log(
   `${MANY.plants} plants, ${String(rows)} measurements, ${CLIENTS} clients, ${SECONDS} s`,
 );
@@ -138,22 +135,7 @@ const hello = spawn(process.execPath, ['bench/hello.mjs', String(PORT + 1)], {
 });
 const helloShot = (): Shot => ({ kind: 'read', method: 'GET', path: '/hello' });
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-  cwd: root,
-  stdio: 'ignore',
-  env: {
-    ...process.env,
-    PORT: String(PORT),
-    FERNBANK_DB: path,
-    FERNBANK_TODAY: TODAY,
-    LOG_LEVEL: 'warn',
-  },
-});
-const up = { kind: 'read', method: 'GET', path: '/api/health' } as const;
-for (let i = 0; i < 600; i++) {
-  if ((await send(PORT, up).catch(() => 0)) === 200) break;
-  await new Promise((resolve) => setTimeout(resolve, 100));
-}
+const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
 await load(PORT, nextShot, 5, 0);
 const people = await load(PORT, nextShot, SECONDS, BREATH_MS);
 const peopleHello = await load(PORT + 1, helloShot, Math.min(10, SECONDS), BREATH_MS);
@@ -187,6 +169,6 @@ const failed = [...people.failed, ...full.failed];
 console.log(
   `failed: ${failed.length}${failed.length > 0 ? ` (${failed.slice(0, 3).join('; ')})` : ''}`,
 );
-server.kill('SIGTERM');
+await server.kill('SIGTERM');
 hello.kill();
 agent.destroy();

@@ -1,9 +1,8 @@
 import { gzipSync } from 'node:zlib';
-import { spawn } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { cpus } from 'node:os';
-import { dirname, join } from 'node:path';
-import { chromium, type Browser } from '@playwright/test';
+import { join } from 'node:path';
+import type { Browser } from '@playwright/test';
 import highsLoader from 'highs';
 import {
   blendOfRecipe,
@@ -28,10 +27,10 @@ import { trialDay } from '../core/src/trials/days.ts';
 import { dayProblemFor, type DayAsk } from '../server/src/services/dayProblem.ts';
 import { openCollection } from '../server/src/db/open.ts';
 import { fillGarden } from '../demo/fill.ts';
+import { collectionOf, openBrowser, root, serving } from '../scripts/ownServer.ts';
 
 /** Prints medians and ratios; nothing here decides whether a test passes. */
 
-const root = join(dirname(new URL(import.meta.url).pathname), '..');
 const TODAY = '2026-03-16';
 const PORT = 4195;
 
@@ -204,13 +203,8 @@ const GARDEN_DAY: DayAsk = {
   potPrice: 4,
   pins: [],
 };
-function gardenDb() {
-  const path = join(root, '.run/bench-day.sqlite');
-  for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-  const { db } = openCollection(path);
-  fillGarden(db, TODAY);
-  return db;
-}
+const gardenDb = () =>
+  openCollection(collectionOf('bench-day', ({ db }) => fillGarden(db, TODAY))).db;
 
 /** Scripts that the first page asks for, compressed, in kB. */
 function firstScripts(urls: string[]): number {
@@ -340,31 +334,10 @@ function timeDesign(): Promise<[number, number]> {
 }
 
 async function firstScreen(): Promise<void> {
-  const path = join(root, '.run/bench.sqlite');
-  for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-  const file = openCollection(path);
-  fillGarden(file.db, TODAY);
-  file.close();
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    cwd: root,
-    stdio: 'ignore',
-    env: {
-      ...process.env,
-      PORT: String(PORT),
-      FERNBANK_DB: path,
-      FERNBANK_TODAY: TODAY,
-      LOG_LEVEL: 'silent',
-    },
-  });
-  const address = `http://127.0.0.1:${PORT}`;
-  for (let i = 0; i < 100; i++) {
-    if (await fetch(`${address}/api/health`).catch(() => null)) break;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  const browser = await chromium.launch({
-    executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const path = collectionOf('bench', ({ db }) => fillGarden(db, TODAY));
+  const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const { address } = server;
+  const browser = await openBrowser();
   const times: number[] = [];
   const seen: number[] = [];
   let urls: string[] = [];
@@ -403,7 +376,7 @@ async function firstScreen(): Promise<void> {
   print('the same as seen by the driving program', median(seen), 'ms');
   print('scripts for it, gzipped', firstScripts(urls), 'kB', 250);
   await browser.close();
-  server.kill('SIGTERM');
+  await server.kill('SIGTERM');
 }
 
 console.log(

@@ -1,53 +1,28 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './hands.ts';
 import { DOOR_PORT, EMPTY_PORT, GARDEN_PORT } from './playwright.config.ts';
+import { OwnServer } from '../scripts/ownServer.ts';
 
 const GARDEN = `http://127.0.0.1:${GARDEN_PORT}`;
 test.use({ viewport: { width: 1280, height: 800 }, baseURL: GARDEN });
 
-/** A server of the test's own, which it may stop. */
-class Server {
-  readonly folder = mkdtempSync(join(tmpdir(), '.fernbank-e2e-'));
-  readonly address = `http://127.0.0.1:${DOOR_PORT}`;
-  #process: ChildProcess | null = null;
+/** A server of the test's own, which it may stop, on a collection of its own. */
+class Server extends OwnServer {
+  private readonly folder: string;
 
-  async start(environment: Record<string, string> = {}): Promise<void> {
-    this.#process = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-      cwd: join(import.meta.dirname, '..'),
-      stdio: 'ignore',
-      env: {
-        ...process.env,
-        PORT: String(DOOR_PORT),
-        FERNBANK_DB: join(this.folder, 'collection.sqlite'),
-        FERNBANK_TODAY: '2026-03-16',
-        ...environment,
-      },
+  constructor() {
+    const folder = mkdtempSync(join(tmpdir(), '.fernbank-e2e-'));
+    super(DOOR_PORT, {
+      FERNBANK_DB: join(folder, 'collection.sqlite'),
+      FERNBANK_TODAY: '2026-03-16',
     });
-    await expect
-      .poll(
-        () =>
-          fetch(`${this.address}/api/health`).then(
-            ({ ok }) => ok,
-            () => false,
-          ),
-        { timeout: 60_000 },
-      )
-      .toBe(true);
-  }
-  async stop(): Promise<void> {
-    const running = this.#process;
-    if (!running) return;
-    const ended = new Promise((resolve) => running.once('exit', resolve));
-    running.kill('SIGKILL');
-    await ended;
-    this.#process = null;
+    this.folder = folder;
   }
   async end(): Promise<void> {
-    await this.stop();
+    await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }
 }
@@ -205,7 +180,7 @@ test.describe('with a server that can be stopped', () => {
   test('asked for its passphrase by another machine, it lets in only who gives it', async ({
     page,
   }) => {
-    await server.start({ FERNBANK_PASSPHRASE: 'three mossy ferry ropes' });
+    expect(await server.start({ FERNBANK_PASSPHRASE: 'three mossy ferry ropes' })).toBe(true);
     await page.goto(`${server.address}/record/keeping`);
     await page.getByLabel('Passphrase').fill('three mossy ferry rope');
     await page.getByRole('button', { name: 'Come in' }).click();
@@ -216,13 +191,13 @@ test.describe('with a server that can be stopped', () => {
     await expect(page.getByText('bench phone')).toBeVisible();
     await page.getByRole('button', { name: 'Sign out: bench phone' }).click();
     await expect(page.getByRole('heading', { name: 'Who is there?' })).toBeVisible();
-    await server.stop();
+    await server.kill();
   });
 
   test('opens without it, takes looks meanwhile, and sends each once when it is back', async ({
     browser,
   }) => {
-    await server.start();
+    expect(await server.start()).toBe(true);
     const context = await browser.newContext({
       viewport: { width: 390, height: 844 },
       serviceWorkers: 'allow',
@@ -235,7 +210,7 @@ test.describe('with a server that can be stopped', () => {
     await page.reload();
     await page.goto(`${server.address}/plants/${id}/look`);
     await page.getByRole('heading', { name: 'Lantern' }).waitFor();
-    await server.stop();
+    await server.kill();
 
     await page.goto(`${server.address}/plants/${id}/look`);
     await expect(page.getByText('You see the collection as of')).toBeVisible();
@@ -248,7 +223,7 @@ test.describe('with a server that can be stopped', () => {
     await page.reload();
     await expect(page.getByText('1 entry waits to be sent.')).toBeVisible();
 
-    await server.start();
+    expect(await server.start()).toBe(true);
     await page.getByRole('button', { name: 'Send now' }).click();
     await expect(page.getByText('waits to be sent')).toBeHidden();
     const looks = async () =>

@@ -1,13 +1,9 @@
-import { spawn } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { fillGarden } from '../demo/fill.ts';
-import { copyFolderOf } from '../server/src/copies/copies.ts';
-import { openCollection } from '../server/src/db/open.ts';
+import { collectionOf, openBrowser, root, serving } from './ownServer.ts';
 
 /** One current picture of each main view from the demo garden, into docs/screenshots. */
-const root = join(dirname(new URL(import.meta.url).pathname), '..');
 const folder = join(root, 'docs/screenshots');
 const TODAY = '2026-03-16';
 const PORT = 4196;
@@ -59,28 +55,10 @@ async function aFewChanges(page: Page): Promise<void> {
   await page.reload();
 }
 
-const path = join(root, '.run/screenshots.sqlite');
-for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-rmSync(copyFolderOf(path), { recursive: true, force: true });
-mkdirSync(folder, { recursive: true });
-const file = openCollection(path);
-fillGarden(file.db, TODAY);
-file.close();
-
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-  cwd: root,
-  stdio: 'ignore',
-  env: { ...process.env, PORT: String(PORT), FERNBANK_DB: path, FERNBANK_TODAY: TODAY },
-});
-const address = `http://127.0.0.1:${PORT}`;
-for (let i = 0; i < 100; i++) {
-  if (await fetch(`${address}/api/health`).catch(() => null)) break;
-  await new Promise((resolve) => setTimeout(resolve, 100));
-}
-const browser = await chromium.launch({
-  executablePath: process.env.FERNBANK_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
+const path = collectionOf('screenshots', ({ db }) => fillGarden(db, TODAY));
+const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+const { address } = server;
+const browser = await openBrowser();
 for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of VIEWS.map(
   ([a, b, c, shot = {}]) => [a, b, c, shot] as const,
 )) {
@@ -101,4 +79,4 @@ for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of 
   await context.close();
 }
 await browser.close();
-server.kill('SIGTERM');
+await server.kill('SIGTERM');

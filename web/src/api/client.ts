@@ -20,7 +20,10 @@ export class ApiError extends Error {
 
 interface Options {
   method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  /** a file as it is, anything else as JSON */
   body?: unknown;
+  /** what the file is, as a media type */
+  type?: string;
   /** revision that the change builds on */
   rev?: number;
   /** stands for this one write, however often it is sent */
@@ -112,7 +115,7 @@ async function send<T>(path: string, options: Options): Promise<T> {
     if (error.status === 401 && error.code === 'signIn') askToSignIn();
     const { body, method, ownConflict } = options;
     const stale = error.status === 412 && method === 'PATCH' && !ownConflict;
-    if (!stale || typeof body !== 'object' || body === null) throw error;
+    if (!stale || typeof body !== 'object' || body === null || body instanceof Blob) throw error;
     const settled = await settle(path, body, baseOf(path, options.rev));
     if (!settled) throw error;
     return send<T>(path, { ...options, ...settled });
@@ -120,18 +123,18 @@ async function send<T>(path: string, options: Options): Promise<T> {
 }
 
 async function sendOnce<T>(path: string, options: Options): Promise<T> {
-  const { method = 'GET', body, rev, key, onDeed } = options;
+  const { method = 'GET', body, type = 'application/json', rev, key, onDeed } = options;
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
       headers: {
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(body === undefined ? {} : { 'Content-Type': type }),
         ...(rev === undefined ? {} : { 'If-Match': `"${rev}"` }),
         ...(key === undefined ? {} : { 'Idempotency-Key': key }),
         ...(method === 'GET' ? {} : { 'X-Fernbank-Window': WINDOW }),
       },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(body === undefined ? {} : { body: body instanceof Blob ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(m.error.network, 0, 'network');

@@ -172,26 +172,11 @@ function withDefaults(use: ColumnUse, kind: Mapping['kind']): ColumnUse {
   return { field: use.field };
 }
 
-async function sendFile(file: File, encoding?: string): Promise<ReadFile> {
-  let response: Response;
-  try {
-    response = await fetch(`/api/imports${encoding ? `?encoding=${encoding}` : ''}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'text/csv' },
-      body: file,
-    });
-  } catch {
-    throw new ApiError(m.error.network, 0, 'network');
-  }
-  const answer = (await response.json().catch(() => ({}))) as ReadFile & {
-    error?: { message: string; code: string };
-  };
-  if (response.ok) return answer;
-  throw new ApiError(
-    answer.error?.message ?? m.error.network,
-    response.status,
-    answer.error?.code ?? 'network',
-  );
-}
+const sendFile = (file: File, encoding?: string) =>
+  api<ReadFile>(`/imports${encoding ? `?encoding=${encoding}` : ''}`, {
+    method: 'POST',
+    body: file,
+    type: 'text/csv',
+  });
 
 export const GROUP_ITEMS = GROUPS.map(({ id: value, label: title }) => ({ value, title }));

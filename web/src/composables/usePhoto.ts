@@ -1,5 +1,5 @@
 import { m } from '../messages/index.ts';
-import { ApiError } from '../api/client.ts';
+import { api, ApiError } from '../api/client.ts';
 import type { Photo } from '../api/types.ts';
 
 /** Longest side of a kept picture, px: enough to read a leaf, small enough to keep by the hundred. */
@@ -35,18 +35,15 @@ async function resized(file: File): Promise<Blob> {
 /** Resizes a picture here and sends it. @throws Error in words for the keeper */
 export async function sendPhoto(plantId: number, date: string, file: File): Promise<Photo> {
   const body = await resized(file);
-  let response: Response;
   try {
-    response = await fetch(`/api/photos?plantId=${plantId}&date=${date}`, {
+    return await api<Photo>(`/photos?plantId=${plantId}&date=${date}`, {
       method: 'POST',
-      headers: { 'Content-Type': 'image/jpeg' },
       body,
+      type: 'image/jpeg',
     });
-  } catch {
-    throw new ApiError(m.photo.silent, 0, 'network');
+  } catch (error) {
+    // What is silent is told with what it means for a picture.
+    const silent = error instanceof ApiError && error.silent;
+    throw silent ? new ApiError(m.photo.silent, 0, 'network') : error;
   }
-  const answer: unknown = await response.json().catch(() => null);
-  if (response.ok) return answer as Photo;
-  const { error } = (answer ?? {}) as { error?: { message: string } };
-  throw new Error(error?.message ?? m.error.unknown);
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
 import type { Copy, CopyList, DeviceRow } from '../api/keepingTypes.ts';
 import FetchState from '../components/FetchState.vue';
 import RecordNav from '../components/RecordNav.vue';
@@ -65,23 +65,8 @@ function askBackup(event: Event): void {
   const go = () => replaced(() => sendBackup(file).finally(() => (input.value = '')));
   asking.value = { text: m.keeping.backup.sure(file.name), go };
 }
-async function sendBackup(file: File): Promise<void> {
-  let response: Response;
-  try {
-    response = await fetch('/api/backup', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/zip' },
-      body: file,
-    });
-  } catch {
-    throw new ApiError(m.error.network, 0, 'network');
-  }
-  if (response.ok) return;
-  const { error } = (await response.json().catch(() => ({}))) as {
-    error?: { message: string; code: string };
-  };
-  throw new ApiError(error?.message ?? m.error.network, response.status, error?.code ?? 'network');
-}
+const sendBackup = (file: File) =>
+  api('/backup', { method: 'POST', body: file, type: 'application/zip' });
 async function copyNow(): Promise<void> {
   busy.value = true;
   try {
