@@ -11,15 +11,12 @@ import {
   mdiWateringCanOutline,
 } from '@mdi/js';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import TimerBar from './components/bench/TimerBar.vue';
-import ConflictDialog from './components/ConflictDialog.vue';
 import PageSize from './components/PageSize.vue';
 import OutboxBar from './components/OutboxBar.vue';
-import ShortcutsDialog from './components/ShortcutsDialog.vue';
-import SignIn from './components/SignIn.vue';
 import { useDates } from './composables/useDates.ts';
 import { useShortcuts } from './composables/useShortcuts.ts';
 import { m } from './messages/index.ts';
@@ -31,6 +28,11 @@ import { useNotices } from './stores/notices.ts';
 import { usePantry } from './stores/pantry.ts';
 import { useSettings } from './stores/settings.ts';
 import { wordsFor, whenCalled } from './api/client.ts';
+
+// What is seldom opened is fetched when it is.
+const SignIn = defineAsyncComponent(() => import('./components/SignIn.vue'));
+const ConflictDialog = defineAsyncComponent(() => import('./components/ConflictDialog.vue'));
+const ShortcutsDialog = defineAsyncComponent(() => import('./components/ShortcutsDialog.vue'));
 
 const route = useRoute();
 const settings = useSettings();
@@ -75,14 +77,18 @@ const { listOpen } = useShortcuts({
   t: switchTheme,
   u: () => notices.current?.undo && undoNewest(),
 });
+/** Once opened it stays, so that the focus finds its way back. */
+const listAsked = ref(false);
+watch(listOpen, (open) => (listAsked.value ||= open));
 
 const ready = ref(false);
 const fault = ref('');
 const shut = ref(false);
 const live = useLive();
 const offline = useOffline();
+const conflict = useConflict();
 whenCalled({
-  settle: useConflict().ask,
+  settle: conflict.ask,
   signIn: () => {
     shut.value = true;
     void offline.forget();
@@ -202,8 +208,8 @@ watch(
       </router-link>
     </nav>
 
-    <ConflictDialog />
-    <ShortcutsDialog v-model="listOpen" />
+    <ConflictDialog v-if="conflict.open" />
+    <ShortcutsDialog v-if="listAsked" v-model="listOpen" />
     <v-snackbar
       :model-value="notices.current !== null"
       :color="notices.current?.kind === 'fault' ? 'error' : 'slate'"

@@ -12,6 +12,7 @@ watch(
   (open) => {
     mine.value = Object.fromEntries((open?.differences ?? []).map(({ field }) => [field, true]));
   },
+  { immediate: true },
 );
 </script>
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { Reason } from '@fernbank/core';
 import { computed } from 'vue';
+import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 
 /** Reasons with their size as bars: to the right they speak for the state, to the left against. */
 const props = defineProps<{ reasons: Reason[] }>();
+const { said } = useUnits();
 const widest = computed(() =>
   Math.max(1, ...props.reasons.map(({ logOdds }) => Math.abs(logOdds))),
 );
@@ -15,7 +17,7 @@ const signed = (value: number) => `${value > 0 ? '+' : '−'}${Math.abs(value).t
   <ul class="reasons">
     <li v-for="reason in reasons" :key="`${reason.signal}-${reason.state}`">
       <div class="words">
-        {{ reason.text }}
+        {{ said(reason.text) }}
         <small class="quiet">{{ m.state[reason.state].toLowerCase() }}</small>
       </div>
       <div class="size" :title="m.verdictPage.logOdds">

@@ -112,13 +112,13 @@ async function move(): Promise<void> {
           <li v-for="task in open" :key="task.id" class="task">
             <span :class="['due', { late: daysLate(task.due) >= 0 }]">{{ day(task.due) }}</span>
             <div>
-              <strong>{{ task.title }}</strong>
+              <strong>{{ said(task.title) }}</strong>
               <span v-if="task.until" class="quiet span">{{
                 task.everyDays
                   ? m.aftercare.every(task.everyDays, day(task.until))
                   : m.aftercare.until(day(task.until))
               }}</span>
-              <div class="quiet sentence">{{ task.why }}</div>
+              <div class="quiet sentence">{{ said(task.why) }}</div>
               <div v-if="task.moved" class="quiet">{{ m.aftercare.moved(said(task.moved)) }}</div>
               <router-link v-if="asksNow(task)" :to="`/plants/${plant.id}/outcome`">{{
                 m.outcome.ask

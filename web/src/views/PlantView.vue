@@ -37,7 +37,7 @@ const route = useRoute();
 const router = useRouter();
 const notices = useNotices();
 const { full, day } = useDates();
-const { length, weight, volume, percent, number } = useUnits();
+const { length, weight, volume, percent, number, said } = useUnits();
 const settings = useSettings();
 const { extraWords } = useExtraWords();
 const {
@@ -376,8 +376,8 @@ function remove(): Promise<void> {
             <h2>{{ m.plant.tasksOpen }}</h2>
             <ul class="tasks">
               <li v-for="task in openTasks" :key="task.id">
-                <span class="when">{{ day(task.due) }}</span> <strong>{{ task.title }}</strong>
-                <div class="quiet">{{ task.why }}</div>
+                <span class="when">{{ day(task.due) }}</span> <strong>{{ said(task.title) }}</strong>
+                <div class="quiet sentence">{{ said(task.why) }}</div>
               </li>
             </ul>
           </section>

@@ -155,7 +155,7 @@ const late = (due: string) => {
                 <template v-if="ask.kind === 'task'">
                   <div class="row spread nowrap">
                     <div>
-                      <strong>{{ ask.task.title }}</strong>
+                      <strong>{{ said(ask.task.title) }}</strong>
                       <span v-if="late(ask.task.due)" class="late">
                         · {{ late(ask.task.due) }}</span
                       >

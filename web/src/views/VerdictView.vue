@@ -35,7 +35,7 @@ const {
   load,
 } = useLoaded(() => api<PlantFile>(`/plants/${String(route.params.id)}/file`));
 const { day, full } = useDates();
-const { months, percent } = useUnits();
+const { months, percent, said } = useUnits();
 
 /** Reached from a look: the walk goes on from here. */
 const looked = history.state?.looked === true;
@@ -109,7 +109,7 @@ const leading = computed(() => {
     const because = cause.causes[0]!.because.filter(({ weight }) => weight > 0);
     return because.map(({ text }) => text).slice(0, 3);
   }
-  return leadingReasons(decision.value!, 3).map(({ text }) => text);
+  return leadingReasons(decision.value!, 3).map(({ text }) => said(text));
 });
 const labelOf = (id: string) => signal(id).label.toLowerCase();
 function valueLabel(id: string, value: SignalValue): string {
@@ -147,7 +147,7 @@ const monthsOf = (count: number | null) =>
         </template>
         <h1 v-else>{{ headline }}</h1>
         <p v-if="decision.unpotFirst" class="lead">
-          {{ decision.unpotFirst.because }}. {{ m.verdictPage.lookFor }}:
+          {{ said(decision.unpotFirst.because) }}. {{ m.verdictPage.lookFor }}:
           {{ decision.unpotFirst.lookFor.map(labelOf).join(', ') }}.
         </p>
         <p v-if="decision.troubleshoot?.first && decision.troubleshoot.check" class="lead">
@@ -173,11 +173,11 @@ const monthsOf = (count: number | null) =>
         </ul>
         <ul v-if="decision.alongside.length > 0" class="acts">
           <li v-for="{ act, text } in decision.alongside" :key="act">
-            <strong>{{ m.verdictPage.alongside }}:</strong> {{ text }}
+            <strong>{{ m.verdictPage.alongside }}:</strong> {{ said(text) }}
           </li>
         </ul>
         <p v-for="text in decision.contradictions" :key="text" class="contradiction" role="note">
-          <strong>{{ m.verdictPage.contradiction }}:</strong> {{ text }}
+          <strong>{{ m.verdictPage.contradiction }}:</strong> {{ said(text) }}
         </p>
         <div class="row">
           <v-btn
