@@ -195,6 +195,7 @@ export const day = {
   opens: (n: number) => (n === 1 ? 'opens a bag' : `opens ${n} bags`),
   fromOpen: 'from open bags',
   notCounted: 'not counted on the shelf: have it ready',
+  polesOf: (kind: string) => `Cut the ${kind}`,
   cutPattern: (times: number, stock: string, pieces: string, left: string | null) =>
     left === null ? `${times} × ${stock}, whole` : `${times} × ${stock}: ${pieces}; ${left} left`,
   print: 'Print',

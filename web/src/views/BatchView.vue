@@ -401,7 +401,7 @@ const print = () => window.print();
           <template v-if="before.length > 0">
             <h3>{{ m.mix.before }}</h3>
             <ul class="plain">
-              <li v-for="step in before" :key="step.text">{{ step.text }}</li>
+              <li v-for="step in before" :key="step.text" class="sentence">{{ step.text }}</li>
             </ul>
           </template>
           <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>

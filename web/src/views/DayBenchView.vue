@@ -9,6 +9,7 @@ import NoPlan from '../components/day/NoPlan.vue';
 import TimerBar from '../components/bench/TimerBar.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useDayPlan } from '../composables/useDayPlan.ts';
+import { useDayWords } from '../composables/useDayWords.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -23,6 +24,7 @@ const pantry = usePantry();
 const router = useRouter();
 const { full } = useDates();
 const { volume } = useUnits();
+const { potWords, polesOf } = useDayWords();
 const now = useNow({ interval: 15_000 });
 const MS_A_MINUTE = 60_000;
 /** So far from the plan is on time, minutes. */
@@ -217,8 +219,11 @@ const clockOf = (ms: number) =>
         <template v-else>
           <h2 class="big">{{ lineOf(next.plant!).name }}</h2>
           <p>
-            → <strong>{{ lineOf(next.plant!).pot.label }}</strong>,
-            {{ m.day.sources[lineOf(next.plant!).pot.source] }} ·
+            → <strong>{{ potWords(lineOf(next.plant!).pot) }}</strong><template
+              v-if="lineOf(next.plant!).pot.source !== 'toBuy'"
+              >, {{ m.day.sources[lineOf(next.plant!).pot.source] }}</template
+            >
+            ·
             {{ m.day.takes(lineOf(next.plant!).minutes) }}
           </p>
           <p v-if="lineOf(next.plant!).tidiness !== 'clean'" class="caution">
@@ -236,6 +241,20 @@ const clockOf = (ms: number) =>
       </section>
       <section class="panel">
         <ul class="rows">
+          <li v-for="cut in laid.cuts.filter(({ fault }) => !fault)" :key="cut.kind">
+            <span>{{ polesOf(cut.kind) }}</span>
+            <span v-if="isCut(cut.kind)" class="done">✓ {{ m.day.cutDone }}</span>
+            <v-btn
+              variant="text"
+              min-height="48"
+              @click="
+                attempt(() =>
+                  store.report({ kind: isCut(cut.kind) ? 'notCut' : 'cut', supportKind: cut.kind }),
+                )
+              "
+              >{{ isCut(cut.kind) ? m.day.uncut : m.day.cutWord }}</v-btn
+            >
+          </li>
           <li v-for="one in stretches" :key="`${one.kind}${one.from}`">
             <template v-if="one.kind === 'mix' && batchOf(one.mix)">
               <span>{{ m.day.mixNow(batchOf(one.mix)!.label) }}</span>
@@ -268,24 +287,10 @@ const clockOf = (ms: number) =>
                 ></span
               >
               <span v-else class="quiet"
-                >{{ lineOf(one.plant!).pot.label }} ·
+                >{{ potWords(lineOf(one.plant!).pot) }} ·
                 {{ m.day.takes(lineOf(one.plant!).minutes) }}</span
               >
             </template>
-          </li>
-          <li v-for="cut in laid.cuts.filter(({ fault }) => !fault)" :key="cut.kind">
-            <span>{{ m.day.pickPoles }}</span>
-            <span v-if="isCut(cut.kind)" class="done">✓ {{ m.day.cutDone }}</span>
-            <v-btn
-              variant="text"
-              min-height="48"
-              @click="
-                attempt(() =>
-                  store.report({ kind: isCut(cut.kind) ? 'notCut' : 'cut', supportKind: cut.kind }),
-                )
-              "
-              >{{ isCut(cut.kind) ? m.day.uncut : m.day.cutWord }}</v-btn
-            >
           </li>
         </ul>
         <p v-for="text in inTub" :key="text">{{ text }}</p>

@@ -6,6 +6,7 @@ import DayPage from '../components/day/DayPage.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useDayPlan } from '../composables/useDayPlan.ts';
 import { useUnits } from '../composables/useUnits.ts';
+import { useDayWords } from '../composables/useDayWords.ts';
 import { m } from '../messages/index.ts';
 
 /** The order of work on a time line, the batches in scoops, and where the minutes come from. */
@@ -75,6 +76,7 @@ const days = computed(() =>
 );
 const batchesOf = (date: number): LaidBatch[] =>
   (laid.value?.batches ?? []).filter((batch) => batch.date === date);
+const { potWords } = useDayWords();
 </script>
 
 <template>
@@ -83,7 +85,7 @@ const batchesOf = (date: number): LaidBatch[] =>
       <section v-if="laid.ahead.length > 0" class="panel">
         <h2>{{ m.day.ahead }}</h2>
         <ul class="plain">
-          <li v-for="one in laid.ahead" :key="`${one.date}${one.text}`">
+          <li class="sentence" v-for="one in laid.ahead" :key="`${one.date}${one.text}`">
             {{
               laid.dates.length > 1
                 ? m.day.aheadOn(said(one.text), day(laid.dates[one.date]!.date))
@@ -129,7 +131,7 @@ const batchesOf = (date: number): LaidBatch[] =>
                 <strong v-if="step.line">{{ step.text }}</strong>
                 <template v-else>{{ step.text }}</template>
                 <span v-if="step.line" class="quiet">
-                  → {{ step.line.pot.label }}, {{ mixes.get(step.line.mix) }}</span
+                  → {{ potWords(step.line.pot) }}, {{ mixes.get(step.line.mix) }}</span
                 >
                 <span v-if="step.line && step.line.tidiness !== 'clean'" class="mark">{{
                   m.day.tidiness[step.line.tidiness]

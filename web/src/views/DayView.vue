@@ -11,6 +11,7 @@ import PinConflict from '../components/day/PinConflict.vue';
 import FetchState from '../components/FetchState.vue';
 import { useDates } from '../composables/useDates.ts';
 import { useUnits } from '../composables/useUnits.ts';
+import { useDayWords } from '../composables/useDayWords.ts';
 import { m } from '../messages/index.ts';
 import { useDay } from '../stores/day.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -54,6 +55,7 @@ async function attempt(run: () => Promise<void>, told?: string): Promise<void> {
   }
 }
 const earlier = computed(() => store.days.filter(({ state }) => state === 'closed'));
+const { potWords } = useDayWords();
 </script>
 
 <template>
@@ -149,7 +151,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
           <ul class="settled">
             <li v-for="line in store.laid.lines" :key="line.plant">
               <router-link :to="`/plants/${line.plant}/fit`">{{ line.name }}</router-link>
-              <span>{{ line.pot.label }}</span>
+              <span>{{ potWords(line.pot) }}</span>
               <span class="quiet">{{ m.day.sources[line.pot.source] }}</span>
               <span class="quiet">{{ m.day.takes(line.minutes) }}</span>
               <span v-if="current.done.some(({ plantId }) => plantId === line.plant)"

@@ -376,7 +376,8 @@ function remove(): Promise<void> {
             <h2>{{ m.plant.tasksOpen }}</h2>
             <ul class="tasks">
               <li v-for="task in openTasks" :key="task.id">
-                <span class="when">{{ day(task.due) }}</span> <strong>{{ said(task.title) }}</strong>
+                <span class="when">{{ day(task.due) }}</span>
+                <strong>{{ said(task.title) }}</strong>
                 <div class="quiet sentence">{{ said(task.why) }}</div>
               </li>
             </ul>

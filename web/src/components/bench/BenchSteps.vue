@@ -354,7 +354,7 @@ const extensions = computed(() =>
 }
 @media (max-width: 960px) {
   .thumb-row.sticky {
-    bottom: calc(66px + env(safe-area-inset-bottom));
+    bottom: calc(58px + env(safe-area-inset-bottom));
   }
 }
 </style>

@@ -10,6 +10,7 @@ import { rimCm, supportKind, type DayLine, type DayPot } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import { useDates } from '../../composables/useDates.ts';
+import { useDayWords } from '../../composables/useDayWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
@@ -35,6 +36,7 @@ const emit = defineEmits<{
 }>();
 const { length, volume } = useUnits();
 const { day } = useDates();
+const { potWords } = useDayWords();
 
 /** A pot that is dragged onto this plant goes to it; its own stays drawn until the plan has changed. */
 const slot = ref([props.line.pot]);
@@ -55,10 +57,6 @@ const choices = computed(() =>
     props: { subtitle: `${length(rimCm(shape))} · ${m.day.sources[source]}` },
   })),
 );
-const potWords = computed(() => {
-  const wide = length(rimCm(props.line.pot.shape));
-  return props.line.pot.label === wide ? wide : `${props.line.pot.label}, ${wide}`;
-});
 const dateChoices = computed(() => [
   { value: '', title: m.day.anyDate },
   ...props.dates.map((date) => ({ value: date, title: day(date) })),
@@ -96,7 +94,7 @@ const dateChoices = computed(() => [
     <div class="words">
       <router-link :to="`/plants/${line.plant}/fit`" class="name">{{ line.name }}</router-link>
       <span v-if="line.tidiness !== 'clean'" class="mark">{{ m.day.tidiness[line.tidiness] }}</span>
-      <span>{{ potWords }}</span>
+      <span>{{ potWords(line.pot) }}</span>
       <span class="quiet small">
         {{ m.day.sources[line.pot.source] }} · {{ m.day.fills(volume(line.filledL), mixLabel) }} ·
         {{ m.day.takes(line.minutes)

@@ -7,7 +7,7 @@ import { m } from '../../messages/index.ts';
 
 /** One deed in words: when, where, what became of which row, and what hung on it. */
 const props = defineProps<{ deed: Deed }>();
-const { moment } = useDates();
+const { moment, full } = useDates();
 const h = m.keeping.history;
 
 const head = computed(() => {
@@ -28,7 +28,7 @@ const about = computed(() => {
 });
 function titleOf(entry: Entry): string {
   const named = entry.name || entry.plant;
-  const day = entry.date && entry.of !== 'plants' ? `, ${entry.date}` : '';
+  const day = entry.date && entry.of !== 'plants' ? `, ${full(entry.date)}` : '';
   return `${named ? ` “${named}”` : ''}${day}`;
 }
 const others = computed(() => {
