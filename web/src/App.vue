@@ -16,7 +16,7 @@ import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import TimerBar from './components/bench/TimerBar.vue';
 import PageSize from './components/PageSize.vue';
-import OutboxBar from './components/OutboxBar.vue';
+import OutboxBar from './components/app/OutboxBar.vue';
 import { useDates } from './composables/useDates.ts';
 import { useShortcuts } from './composables/useShortcuts.ts';
 import { m } from './messages/index.ts';
@@ -30,9 +30,9 @@ import { useSettings } from './stores/settings.ts';
 import { wordsFor, whenCalled } from './api/client.ts';
 
 // What is seldom opened is fetched when it is.
-const SignIn = defineAsyncComponent(() => import('./components/SignIn.vue'));
-const ConflictDialog = defineAsyncComponent(() => import('./components/ConflictDialog.vue'));
-const ShortcutsDialog = defineAsyncComponent(() => import('./components/ShortcutsDialog.vue'));
+const SignIn = defineAsyncComponent(() => import('./components/app/SignIn.vue'));
+const ConflictDialog = defineAsyncComponent(() => import('./components/app/ConflictDialog.vue'));
+const ShortcutsDialog = defineAsyncComponent(() => import('./components/app/ShortcutsDialog.vue'));
 
 const route = useRoute();
 const settings = useSettings();

@@ -15,17 +15,17 @@ import {
   situationOf,
   TODAY,
 } from '../test/harness.ts';
-import AftercareView from './AftercareView.vue';
-import LookView from './LookView.vue';
-import TaxonField from '../components/TaxonField.vue';
-import PlantFormView from './PlantFormView.vue';
-import PlantView from './PlantView.vue';
-import RoundsView from './RoundsView.vue';
-import VerdictsView from './VerdictsView.vue';
-import VerdictView from './VerdictView.vue';
+import AftercareView from './aftercare/AftercareView.vue';
+import LookView from './rounds/LookView.vue';
+import TaxonField from '../components/plant/TaxonField.vue';
+import PlantFormView from './record/PlantFormView.vue';
+import PlantView from './record/PlantView.vue';
+import RoundsView from './rounds/RoundsView.vue';
+import VerdictsView from './verdicts/VerdictsView.vue';
+import VerdictView from './verdicts/VerdictView.vue';
 
 // A chart needs a canvas, which there is none of here; the browser tests see it drawn.
-vi.mock('../components/CostCurves.vue', async () => {
+vi.mock('../components/verdict/CostCurves.vue', async () => {
   const { defineComponent, h } = await import('vue');
   return {
     __esModule: true,

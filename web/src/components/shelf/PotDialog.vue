@@ -8,8 +8,8 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
-import { emptyPot, entryOf, potErrors, potFromEntry } from '../potEntry.ts';
-import PotFields from '../PotFields.vue';
+import { emptyPot, entryOf, potErrors, potFromEntry } from '../plant/potEntry.ts';
+import PotFields from '../plant/PotFields.vue';
 
 /** One kind of pot or cover pot: its measures, what is odd about it, and how many there are. */
 const open = defineModel<boolean>({ required: true });

@@ -15,7 +15,7 @@ import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
-import TaxonField from '../TaxonField.vue';
+import TaxonField from '../plant/TaxonField.vue';
 
 /** A new batch of starts, or one that is put right. */
 const open = defineModel<boolean>({ required: true });

@@ -1,0 +1,203 @@
+<script setup lang="ts">
+import {
+  DRYINGS,
+  FIRST_WATER_SCHOOLS,
+  FLUSH_SCHOOLS,
+  GROWTH_FORMS,
+  LIGHT_CLASSES,
+  MEDIUM_KINDS,
+  OLD_MEDIUM_SCHOOLS,
+  RHYTHMS,
+  ROOT_KINDS,
+  ROT_SCHOOLS,
+  SIZE_SCHOOLS,
+  SUPPORT_HABITS,
+  TO_PEBBLES,
+  VIGOURS,
+  WEAK_ROOT_SCHOOLS,
+  WHEN_SCHOOLS,
+  WINDOWS,
+  WINTER_SCHOOLS,
+  type Traits,
+} from '@fernbank/core';
+import { computed, ref } from 'vue';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { Plant, PlantFile } from '../../api/types.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { usePantry } from '../../stores/pantry.ts';
+import NumberField from '../NumberField.vue';
+
+/** What Fernbank assumes of a plant: from the catalogue, and any of it the keeper's to set. */
+const props = defineProps<{ file: PlantFile }>();
+const emit = defineEmits<{ changed: [] }>();
+const notices = useNotices();
+
+type TraitName = keyof typeof m.traits.names;
+interface Choice {
+  value: string | boolean | null;
+  title: string;
+}
+const plain = (values: readonly string[]): Choice[] =>
+  values.map((value) => ({ value, title: m.traits.values[value] ?? value }));
+const CHOICES: Partial<Record<TraitName, Choice[]>> = {
+  growthForm: plain(GROWTH_FORMS),
+  rootKind: plain(ROOT_KINDS),
+  drying: plain(DRYINGS),
+  vigour: plain(VIGOURS),
+  window: plain(WINDOWS),
+  support: plain(SUPPORT_HABITS),
+  rhythm: Object.entries(RHYTHMS).map(([value, { label }]) => ({ value, title: label })),
+  light: LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label })),
+  medium: MEDIUM_KINDS.map(({ id, label }) => ({ value: id, title: label })),
+  recipe: usePantry().pantry.recipes.map(({ id, label }) => ({ value: id, title: label })),
+  snug: [
+    { value: true, title: m.look.yes },
+    { value: false, title: m.look.no },
+  ],
+};
+const NAMES = Object.keys(m.traits.names) as TraitName[];
+const own = computed(() => props.file.plant.traits);
+const usual = computed(() => props.file.taxon.traits);
+const editing = ref(false);
+const fault = ref<Record<string, string>>({});
+
+const shown = (name: TraitName, traits: Traits) => {
+  const value = traits[name];
+  if (Array.isArray(value)) return value.join(', ');
+  const choice = CHOICES[name]?.find((candidate) => candidate.value === value);
+  return choice?.title ?? (value === null ? m.traits.byStructure : String(value));
+};
+
+async function write(
+  body: Partial<Pick<Plant, 'traits' | 'schools'>>,
+  name: string,
+): Promise<void> {
+  const { id, rev } = props.file.plant;
+  fault.value = {};
+  try {
+    await api<Plant>(`/plants/${id}`, { method: 'PATCH', body, rev });
+    notices.done(m.form.saved);
+    emit('changed');
+  } catch (error) {
+    const said = error instanceof ApiError && error.status === 412 ? m.form.stale : wordsFor(error);
+    fault.value = { [name]: said };
+  }
+}
+/** Traits that are not chosen from a list are numbers. */
+const numberOf = (name: TraitName) => {
+  const value = props.file.situation.traits[name];
+  return typeof value === 'number' ? value : null;
+};
+function set(name: TraitName, value: unknown): void {
+  const { [name]: _before, ...others } = own.value;
+  const same = value === usual.value[name] || value === null || value === undefined;
+  void write({ traits: same ? others : { ...others, [name]: value } }, name);
+}
+type Caution = Traits['cautions'][number];
+const cautions = Object.entries(m.plant.cautions).map(([value, title]) => ({ value, title }));
+function setCautions(chosen: Caution[]): void {
+  const { cautions: _before, ...others } = own.value;
+  const usually = usual.value.cautions;
+  const same = chosen.length === usually.length && chosen.every((each) => usually.includes(each));
+  void write({ traits: same ? others : { ...others, cautions: chosen } }, 'cautions');
+}
+const schools = [
+  { name: 'when' as const, label: m.settings.when, rows: WHEN_SCHOOLS },
+  { name: 'size' as const, label: m.settings.size, rows: SIZE_SCHOOLS },
+  { name: 'oldMedium' as const, label: m.settings.oldMedium, rows: OLD_MEDIUM_SCHOOLS },
+  { name: 'firstWater' as const, label: m.settings.firstWater, rows: FIRST_WATER_SCHOOLS },
+  { name: 'weakRoots' as const, label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
+  { name: 'rot' as const, label: m.settings.rot, rows: ROT_SCHOOLS },
+  { name: 'toPebbles' as const, label: m.settings.toPebbles, rows: TO_PEBBLES },
+  { name: 'flush' as const, label: m.settings.flush, rows: FLUSH_SCHOOLS },
+  { name: 'winter' as const, label: m.settings.winter, rows: WINTER_SCHOOLS },
+];
+const schoolItems = (rows: Record<string, { label: string }>) => [
+  { value: null, title: m.settings.asCollection },
+  ...Object.entries(rows).map(([value, { label }]) => ({ value, title: label })),
+];
+function setSchool(name: keyof Plant['schools'], value: string | null): void {
+  const { [name]: _before, ...others } = props.file.plant.schools;
+  void write({ schools: value === null ? others : { ...others, [name]: value } }, name);
+}
+</script>
+
+<template>
+  <section class="panel stack">
+    <div class="row spread">
+      <h2>{{ m.plant.traits }}</h2>
+      <v-btn variant="outlined" min-height="44" @click="editing = !editing">{{
+        editing ? m.app.close : m.app.edit
+      }}</v-btn>
+    </div>
+    <p class="quiet">{{ m.plant.traitsIntro }}</p>
+    <dl v-if="!editing" class="traits">
+      <div v-for="name in NAMES" :key="name">
+        <dt>{{ m.traits.names[name] }}</dt>
+        <dd>
+          {{ shown(name, file.situation.traits) }}
+          <strong v-if="name in own"> ({{ m.traits.yours }})</strong>
+        </dd>
+      </div>
+    </dl>
+    <div v-else class="fields">
+      <template v-for="name in NAMES" :key="name">
+        <v-select
+          v-if="CHOICES[name]"
+          :model-value="file.situation.traits[name]"
+          :items="CHOICES[name]!"
+          :label="m.traits.names[name]"
+          :clearable="name in own"
+          :hint="name in own ? m.traits.usual(shown(name, usual)) : undefined"
+          :persistent-hint="name in own"
+          :error-messages="fault[name]"
+          @update:model-value="(value: unknown) => set(name, value)"
+        />
+        <NumberField
+          v-else
+          :model-value="numberOf(name)"
+          :label="m.traits.names[name]"
+          :error="fault[name] ?? ''"
+          :hint="name in own ? m.traits.usual(shown(name, usual)) : ''"
+          @update:model-value="(value) => set(name, value)"
+        />
+      </template>
+      <v-select
+        :model-value="[...file.situation.traits.cautions]"
+        :items="cautions"
+        :label="m.traits.cautions"
+        multiple
+        :error-messages="fault.cautions"
+        @update:model-value="(chosen: Caution[]) => setCautions(chosen)"
+      />
+      <v-select
+        v-for="{ name, label, rows } in schools"
+        :key="name"
+        :model-value="file.plant.schools[name] ?? null"
+        :items="schoolItems(rows)"
+        :label="label"
+        :error-messages="fault[name]"
+        @update:model-value="(value: string | null) => setSchool(name, value)"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.traits {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
+  gap: 6px 16px;
+}
+.traits dt {
+  font-size: 0.86rem;
+  color: rgb(var(--v-theme-on-surface), 0.76);
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+</style>

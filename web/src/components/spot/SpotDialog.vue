@@ -1,0 +1,245 @@
+<script setup lang="ts">
+import { LIGHT_CLASSES, type LightClass } from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
+import type { SpotRow } from '../../api/types.ts';
+import { useDraft } from '../../composables/useDraft.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import NumberField from '../NumberField.vue';
+import SensorPanel from './SensorPanel.vue';
+
+/** Where plants stand: light, warmth (one mean or month by month), humidity, latitude. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{
+  spot?: SpotRow | null;
+  /** the spots there are: a new one lies at their latitude, and comes after them on the walk */
+  spots?: readonly SpotRow[];
+}>();
+const emit = defineEmits<{ added: [spot: SpotRow]; changed: [spot: SpotRow] }>();
+
+const MEAN_C = 20;
+const blank = () => ({
+  name: '',
+  latitudeDeg: 50 as number | null,
+  temperatureC: MEAN_C as number | null,
+  monthsC: null as (number | null)[] | null,
+  humidityPercent: 50 as number | null,
+  light: 'medium' as LightClass,
+  lampHours: 0 as number | null,
+  sortOrder: 0 as number | null,
+  headroomCm: null as number | null,
+});
+const { draft, changed, clear } = useDraft('spot', blank);
+const { temperatureUnit, temperatureFromC, temperatureToC, lengthUnit, lengthFromCm, lengthToCm } =
+  useUnits();
+const errors = ref<Record<string, string>>({});
+const fault = ref('');
+const saving = ref(false);
+
+/** An existing spot fills the form; a new one goes on where it was left. */
+watch(
+  () => [open.value, props.spot] as const,
+  ([isOpen, spot]) => {
+    if (isOpen && spot) draft.value = formOf(spot);
+    else if (isOpen && !changed.value) beside(props.spots ?? []);
+    else if (!isOpen && props.spot) clear();
+  },
+);
+function beside(spots: readonly SpotRow[]): void {
+  const last = spots[spots.length - 1];
+  if (!last) return;
+  draft.value.latitudeDeg = last.latitudeDeg;
+  draft.value.sortOrder = Math.max(...spots.map(({ sortOrder }) => sortOrder)) + 1;
+}
+function formOf(spot: SpotRow): ReturnType<typeof blank> {
+  const { name, latitudeDeg, temperatureC, relativeHumidity, light, lampHours, sortOrder } = spot;
+  const monthly = typeof temperatureC === 'number' ? null : [...temperatureC];
+  return {
+    name,
+    latitudeDeg,
+    temperatureC: typeof temperatureC === 'number' ? temperatureC : meanOf(temperatureC),
+    monthsC: monthly,
+    humidityPercent: Math.round(relativeHumidity * 100),
+    light,
+    lampHours,
+    sortOrder,
+    headroomCm: spot.headroomCm,
+  };
+}
+const meanOf = (values: readonly number[]) =>
+  Math.round((values.reduce((sum, value) => sum + value, 0) / values.length) * 10) / 10;
+
+function byMonth(): void {
+  draft.value.monthsC = draft.value.monthsC
+    ? null
+    : Array.from({ length: 12 }, () => draft.value.temperatureC ?? MEAN_C);
+}
+const monthWord = new Intl.DateTimeFormat(undefined, { month: 'short' });
+const months = Array.from({ length: 12 }, (_, i) => monthWord.format(new Date(2026, i, 15)));
+const shown = (celsius: number | null) => (celsius === null ? null : temperatureFromC(celsius));
+const toC = (typed: number | null) => (typed === null ? null : temperatureToC(typed));
+
+const body = computed(() => {
+  const { name, latitudeDeg, temperatureC, monthsC, humidityPercent, light, lampHours, sortOrder } =
+    draft.value;
+  return {
+    name,
+    latitudeDeg: latitudeDeg ?? 50,
+    temperatureC: monthsC
+      ? monthsC.map((celsius) => celsius ?? temperatureC ?? MEAN_C)
+      : (temperatureC ?? MEAN_C),
+    relativeHumidity: (humidityPercent ?? 50) / 100,
+    light,
+    lampHours: lampHours ?? 0,
+    sortOrder: sortOrder ?? 0,
+    headroomCm: draft.value.headroomCm,
+  };
+});
+
+async function save(): Promise<void> {
+  errors.value = {};
+  fault.value = '';
+  if (!draft.value.name.trim()) {
+    errors.value = { name: m.form.required };
+    return;
+  }
+  saving.value = true;
+  const { spot } = props;
+  try {
+    const saved = await api<SpotRow>(spot ? `/spots/${spot.id}` : '/spots', {
+      method: spot ? 'PATCH' : 'POST',
+      body: body.value,
+      ...(spot ? { rev: spot.rev } : {}),
+    });
+    clear();
+    open.value = false;
+    if (spot) emit('changed', saved);
+    else emit('added', saved);
+  } catch (error) {
+    const field = error instanceof ApiError ? error.field?.split('.')[0] : undefined;
+    if (field) errors.value = { [field]: wordsFor(error) };
+    else fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+/** What the sensor read replaces what was typed, where it read anything. */
+function takeReadings(monthlyC: (number | null)[], humidity: number | null): void {
+  const before = draft.value.monthsC ?? Array.from({ length: 12 }, () => draft.value.temperatureC);
+  draft.value.monthsC = monthlyC.map((celsius, i) =>
+    celsius === null ? (before[i] ?? null) : Math.round(celsius * 10) / 10,
+  );
+  if (humidity !== null) draft.value.humidityPercent = Math.round(humidity * 100);
+}
+const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }));
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="620" scrollable>
+    <v-card class="pa-5">
+      <form class="stack form" novalidate @submit.prevent="save">
+        <h2>{{ spot ? m.spot.edit : m.spot.add }}</h2>
+        <v-text-field
+          v-model="draft.name"
+          :label="m.spot.name"
+          :error-messages="errors.name"
+          name="spotName"
+          autofocus
+        />
+        <v-select v-model="draft.light" :items="lights" :label="m.spot.light" />
+        <div class="pair">
+          <NumberField
+            v-if="!draft.monthsC"
+            :model-value="shown(draft.temperatureC)"
+            :label="m.spot.temperature"
+            :unit="temperatureUnit"
+            :error="errors.temperatureC"
+            @update:model-value="(typed) => (draft.temperatureC = toC(typed))"
+          />
+          <v-btn variant="outlined" min-height="54" @click="byMonth">{{
+            draft.monthsC ? m.spot.oneMean : m.spot.byMonth
+          }}</v-btn>
+        </div>
+        <div v-if="draft.monthsC" class="months">
+          <NumberField
+            v-for="(celsius, i) in draft.monthsC"
+            :key="i"
+            :model-value="shown(celsius)"
+            :label="months[i]!"
+            :unit="temperatureUnit"
+            @update:model-value="(typed) => (draft.monthsC![i] = toC(typed))"
+          />
+        </div>
+        <p v-if="draft.monthsC && errors.temperatureC" class="text-error" role="alert">
+          {{ errors.temperatureC }}
+        </p>
+        <div class="pair">
+          <NumberField
+            v-model="draft.humidityPercent"
+            :label="m.spot.humidity"
+            unit="%"
+            :error="errors.relativeHumidity"
+          />
+          <NumberField
+            v-model="draft.lampHours"
+            :label="m.spot.lamp"
+            unit="h"
+            :error="errors.lampHours"
+          />
+          <NumberField
+            v-model="draft.latitudeDeg"
+            :label="m.spot.latitude"
+            unit="°"
+            :hint="m.spot.latitudeHint"
+            :error="errors.latitudeDeg"
+          />
+          <NumberField
+            v-model="draft.sortOrder"
+            :label="m.spot.order"
+            :hint="m.spot.orderHint"
+            :error="errors.sortOrder"
+          />
+          <NumberField
+            :model-value="draft.headroomCm === null ? null : lengthFromCm(draft.headroomCm)"
+            :label="m.spot.headroom"
+            :unit="lengthUnit"
+            :hint="m.spot.headroomHint"
+            :error="errors.headroomCm"
+            @update:model-value="
+              (typed) => (draft.headroomCm = typed === null ? null : lengthToCm(typed))
+            "
+          />
+        </div>
+        <SensorPanel v-if="spot" :spot="spot" @take="takeReadings" />
+        <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
+        <div class="row">
+          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
+            spot ? m.spot.save : m.spot.add
+          }}</v-btn>
+          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
+        </div>
+      </form>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.form {
+  overflow: auto;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  align-items: start;
+}
+.pair > .v-btn {
+  height: 100%;
+}
+.months {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
+  gap: 8px;
+}
+</style>

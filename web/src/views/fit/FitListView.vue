@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { rimCm } from '@fernbank/core';
+import { api } from '../../api/client.ts';
+import type { Page, PlanRow, VerdictSummary } from '../../api/types.ts';
+import FetchState from '../../components/FetchState.vue';
+import PotCutaway from '../../components/cutaway/PotCutaway.vue';
+import MixNav from '../../components/mix/MixNav.vue';
+import VerdictMark from '../../components/verdict/VerdictMark.vue';
+import { useDates } from '../../composables/useDates.ts';
+import { useGrowing } from '../../composables/useGrowing.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { m } from '../../messages/index.ts';
+
+/** Plants whose pot is settled on already. */
+const settled = ref(new Set<number>());
+const {
+  value: verdicts,
+  fault,
+  load,
+} = useLoaded(async () => {
+  const [judged, plans] = await Promise.all([
+    api<{ items: VerdictSummary[] }>('/verdicts'),
+    api<Page<PlanRow>>('/plans'),
+  ]);
+  settled.value = new Set(plans.items.map(({ plantId }) => plantId));
+  return judged.items;
+});
+const { day } = useDates();
+const wants = ['rescueNow', 'repotNow', 'repotInWeek'];
+const due = computed(() =>
+  (verdicts.value ?? []).filter((v) => wants.includes(v.verdict) && !v.lookFirst),
+);
+const others = computed(() => {
+  const first = new Set(due.value);
+  return (verdicts.value ?? []).filter((v) => !first.has(v));
+});
+const PX_PER_CM = 5;
+/** Room for the widest pot, so that all stand on one line at one scale. */
+const roomCm = (list: VerdictSummary[]) => Math.max(...list.map(({ pot }) => rimCm(pot)), 1);
+const subject = (v: VerdictSummary) => ({
+  name: v.name,
+  pot: v.pot,
+  material: v.potMaterial,
+  mediumKind: v.mediumKind,
+  recipeId: v.recipeId,
+  explored: 0.35 + 0.65 * v.states.crowded,
+  plantHeightCm: v.heightCm,
+  supportCm: v.supportCm,
+  growthForm: v.growthForm,
+});
+const ordered = computed(() => [...due.value, ...others.value]);
+const { drawn, more } = useGrowing(ordered);
+/** Made once: a longer list has nothing drawn anew. */
+const subjects = computed(
+  () => new Map((verdicts.value ?? []).map((v) => [v.plantId, subject(v)])),
+);
+const sections = computed(() =>
+  [
+    { title: m.fit.chooseIntro, drawn: drawn.value.slice(0, due.value.length) },
+    { title: m.fit.others, drawn: drawn.value.slice(due.value.length) },
+  ].filter((section) => section.drawn.length > 0),
+);
+</script>
+
+<template>
+  <div class="page stack">
+    <div class="row spread">
+      <h1>{{ m.fit.choose }}</h1>
+      <v-btn variant="outlined" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
+    </div>
+    <MixNav at="plants" />
+    <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
+    <section v-if="verdicts && verdicts.length === 0" class="panel stack">
+      <p>{{ m.verdicts.empty }}</p>
+      <div>
+        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+      </div>
+    </section>
+    <section v-for="section in sections" :key="section.title">
+      <h2>{{ section.title }}</h2>
+      <ul class="bench">
+        <li v-for="v in section.drawn" :key="v.plantId">
+          <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
+            <PotCutaway
+              :subject="subjects.get(v.plantId)!"
+              :px-per-cm="PX_PER_CM"
+              :crown-cm="12"
+              :room-cm="Math.min(20, roomCm([v]))"
+            />
+            <strong>{{ v.name }}</strong>
+            <span class="quiet taxon">{{ v.taxon }}</span>
+            <VerdictMark :verdict="v.verdict" :look-first="v.lookFirst" />
+            <span v-if="settled.has(v.plantId)" class="settled">✓ {{ m.fit.settledMark }}</span>
+            <span class="quiet when">{{
+              v.week && v.verdict === 'repotInWeek' ? day(v.week) : ''
+            }}</span>
+          </router-link>
+        </li>
+      </ul>
+    </section>
+    <div v-show="more" ref="end" class="end" aria-hidden="true"></div>
+  </div>
+</template>
+
+<style scoped>
+.end {
+  min-height: 1px;
+}
+.bench {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 18px 14px;
+  align-items: flex-end;
+  margin-top: 10px;
+}
+.pot {
+  display: grid;
+  justify-items: center;
+  text-align: center;
+  padding: 8px 10px;
+  border-radius: 10px;
+  min-width: 140px;
+}
+.when {
+  min-height: 1.45em;
+}
+.settled {
+  color: rgb(var(--v-theme-success));
+  font-weight: 700;
+}
+.pot:hover {
+  background: rgb(var(--v-theme-surface));
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import { apiAll } from '../../api/client.ts';
+import type { Plant } from '../../api/types.ts';
+import PotCutaway from '../../components/cutaway/PotCutaway.vue';
+import FetchState from '../../components/FetchState.vue';
+import RecordNav from '../../components/RecordNav.vue';
+import { useDates } from '../../composables/useDates.ts';
+import { useGrowing } from '../../composables/useGrowing.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { m } from '../../messages/index.ts';
+
+const { value: plants, fault, load } = useLoaded(() => apiAll<Plant>('/plants'));
+const { value: gone } = useLoaded(() => apiAll<Plant>('/plants?gone=1'));
+const { full } = useDates();
+const typed = ref<string | null>('');
+/** Put together once, not for every letter that is typed. */
+const known = computed(() =>
+  (plants.value ?? [])
+    .map((plant) => {
+      const { name, taxon, common } = plant;
+      return { plant, text: `${name} ${taxon} ${common}`.toLowerCase() };
+    })
+    .sort((a, b) => a.plant.name.localeCompare(b.plant.name)),
+);
+const shown = computed(() => {
+  const words = (typed.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  return known.value
+    .filter(({ text }) => words.every((word) => text.includes(word)))
+    .map(({ plant }) => plant);
+});
+const { drawn, more } = useGrowing(shown);
+const subject = (plant: Plant) => ({
+  name: plant.name,
+  pot: plant.pot,
+  material: plant.potMaterial,
+  mediumKind: plant.mediumKind,
+  recipeId: plant.recipeId,
+});
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.record.title }}</h1>
+      <RecordNav at="collection" />
+    </header>
+    <div class="row spread">
+      <v-text-field v-model="typed" data-search :label="m.record.search" clearable class="search" />
+      <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus" min-height="48">{{
+        m.record.add
+      }}</v-btn>
+    </div>
+    <FetchState :fault="fault" :loading="!plants" @retry="load" />
+    <p v-if="plants && plants.length === 0" class="panel">{{ m.record.empty }}</p>
+    <p v-else-if="plants" class="quiet">
+      {{ m.record.intro(shown.length) }} · {{ m.record.scale }}
+    </p>
+    <ul class="plants">
+      <li v-for="plant in drawn" :key="plant.id" v-memo="[plant]">
+        <router-link :to="`/plants/${plant.id}`" class="plain entry">
+          <span class="pot">
+            <PotCutaway :subject="subject(plant)" :px-per-cm="2.6" :crown-cm="0" :room-cm="36" />
+          </span>
+          <span>
+            <strong>{{ plant.name }}</strong>
+            <span class="quiet line taxon">{{ plant.taxon }}</span>
+            <span class="quiet line">
+              {{ m.plant.lastRepot.toLowerCase() }}
+              {{ plant.lastRepot ? full(plant.lastRepot) : m.app.unknown }}
+            </span>
+          </span>
+        </router-link>
+      </li>
+    </ul>
+    <div v-show="more" ref="end" class="end" aria-hidden="true"></div>
+    <section v-if="gone && gone.length > 0" class="panel">
+      <h2>{{ m.record.gone }}</h2>
+      <ul class="gone">
+        <li v-for="plant in gone" :key="plant.id">
+          <router-link :to="`/plants/${plant.id}`">{{ plant.name }}</router-link>
+          <span class="quiet taxon">{{ plant.taxon }}</span>
+          <span class="quiet">{{ full(plant.goneOn!) }}</span>
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.end {
+  min-height: 1px;
+}
+.gone {
+  list-style: none;
+  padding: 0;
+}
+.gone li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  padding: 4px 0;
+}
+.search {
+  max-width: 420px;
+  flex: 1 1 240px;
+}
+.plants {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
+  gap: 2px 14px;
+}
+.plants li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 120px;
+}
+.entry {
+  display: grid;
+  grid-template-columns: 104px minmax(0, 1fr);
+  gap: 12px;
+  align-items: end;
+  padding: 8px;
+  border-radius: 10px;
+  border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.1);
+}
+.entry:hover {
+  background: rgb(var(--v-theme-surface));
+}
+.line {
+  display: block;
+}
+.pot {
+  display: flex;
+  justify-content: center;
+}
+</style>

@@ -1,0 +1,298 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { api } from '../../api/client.ts';
+import type { Copy, CopyList, DeviceRow } from '../../api/keepingTypes.ts';
+import FetchState from '../../components/FetchState.vue';
+import RecordNav from '../../components/RecordNav.vue';
+import { useDates } from '../../composables/useDates.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useOffline } from '../../stores/offline.ts';
+import { usePantry } from '../../stores/pantry.ts';
+import { useSettings } from '../../stores/settings.ts';
+
+const notices = useNotices();
+const settings = useSettings();
+const offline = useOffline();
+const pantry = usePantry();
+const { full, moment } = useDates();
+const { value: copies, fault, load } = useLoaded(() => api<CopyList>('/copies'));
+const { value: tables } = useLoaded(() =>
+  api<{ items: { name: string; rows: number }[] }>('/tables').then(({ items }) => items),
+);
+const { value: door } = useLoaded(() => api<{ needed: boolean }>('/door'));
+const { value: devices, load: loadDevices } = useLoaded(() =>
+  api<{ items: DeviceRow[] }>('/devices').then(({ items }) => items),
+);
+const busy = ref(false);
+const megabytes = (bytes: number) =>
+  `${(bytes / 1e6).toLocaleString(undefined, { maximumFractionDigits: 1 })} MB`;
+const stateOf = ({ state }: Copy) =>
+  state.sound ? m.keeping.copies.plants(state.plants) : m.keeping.copies.damaged(state.why);
+/** Tables that a keeper would open in a spreadsheet; of history and mappings the backup tells. */
+const INNER = new Set(['deeds', 'changes', 'mappings', 'settings', 'recipe_versions', 'benches']);
+const shownTables = computed(() =>
+  (tables.value ?? [])
+    .filter(({ name }) => !INNER.has(name))
+    .sort((a, b) => tableWord(a.name).localeCompare(tableWord(b.name))),
+);
+const tableWord = (name: string) => m.rowWords[name]?.[1] ?? name;
+
+/** What is asked before the whole collection is replaced. */
+const asking = ref<{ text: string; go: () => Promise<void> } | null>(null);
+async function replaced(work: () => Promise<unknown>): Promise<void> {
+  asking.value = null;
+  busy.value = true;
+  try {
+    await work();
+    notices.done(m.keeping.copies.restored);
+    await Promise.all([load(), settings.load(), pantry.load()]);
+  } catch (error) {
+    notices.fault(error);
+  } finally {
+    busy.value = false;
+  }
+}
+function askRestore({ name, date }: Copy): void {
+  const go = () => replaced(() => api(`/copies/${name}/restore`, { method: 'POST' }));
+  asking.value = { text: m.keeping.copies.sure(full(date)), go };
+}
+function askBackup(event: Event): void {
+  const input = event.target as HTMLInputElement;
+  const [file] = input.files ?? [];
+  if (!file) return;
+  const go = () => replaced(() => sendBackup(file).finally(() => (input.value = '')));
+  asking.value = { text: m.keeping.backup.sure(file.name), go };
+}
+const sendBackup = (file: File) =>
+  api('/backup', { method: 'POST', body: file, type: 'application/zip' });
+async function copyNow(): Promise<void> {
+  busy.value = true;
+  try {
+    copies.value = await api<CopyList>('/copies', { method: 'POST' });
+    notices.done(m.keeping.copies.made);
+  } catch (error) {
+    notices.fault(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const calendarAddress = ref('');
+async function makeAddress(): Promise<void> {
+  try {
+    calendarAddress.value = (
+      await api<{ address: string }>('/devices/calendar', { method: 'POST' })
+    ).address;
+    await loadDevices();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+async function signOut(device: DeviceRow): Promise<void> {
+  try {
+    await api(device.here ? '/door' : `/devices/${device.id}`, { method: 'DELETE' });
+    if (device.here) await offline.forget();
+    notices.done(m.keeping.devices.outNow);
+    await loadDevices();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.keeping.title }}</h1>
+      <RecordNav at="keeping" />
+    </header>
+    <div class="pair">
+      <section class="panel stack">
+        <h2>{{ m.keeping.backup.title }}</h2>
+        <p class="quiet">{{ m.keeping.backup.intro }}</p>
+        <div class="row">
+          <v-btn color="primary" min-height="48" href="/api/backup" download>{{
+            m.keeping.backup.take
+          }}</v-btn>
+          <label class="file">
+            <input type="file" accept=".zip,application/zip" :disabled="busy" @change="askBackup" />
+            <span>{{ m.keeping.backup.bring }}</span>
+          </label>
+        </div>
+        <p v-if="busy" role="status">{{ m.keeping.backup.bringing }}</p>
+        <h3>{{ m.keeping.backup.csv }}</h3>
+        <p class="quiet">{{ m.keeping.backup.csvIntro }}</p>
+        <div>
+          <v-btn variant="outlined" min-height="48" to="/record/import">{{
+            m.importing.title
+          }}</v-btn>
+        </div>
+      </section>
+      <section class="panel stack">
+        <div class="row spread">
+          <h2>{{ m.keeping.copies.title }}</h2>
+          <v-btn variant="outlined" min-height="48" :loading="busy" @click="copyNow">{{
+            m.keeping.copies.now
+          }}</v-btn>
+        </div>
+        <p class="quiet">{{ m.keeping.copies.intro }}</p>
+        <p v-if="copies?.fault" role="alert" class="text-error">
+          {{ m.keeping.copies.fault(copies.fault) }}
+        </p>
+        <FetchState :fault="fault" :loading="!copies" @retry="load" />
+        <p v-if="copies && copies.items.length === 0">{{ m.keeping.copies.none }}</p>
+        <ul class="rows">
+          <li v-for="copy in copies?.items ?? []" :key="copy.name">
+            <span>
+              <strong>{{ full(copy.date) }}</strong>
+              <span class="quiet">{{
+                copy.kind === 'daily' ? m.keeping.copies.daily : m.keeping.copies.beforeRestore
+              }}</span>
+              <span :class="copy.state.sound ? 'quiet' : 'text-error'">
+                {{ stateOf(copy) }} · {{ megabytes(copy.bytes) }}
+              </span>
+            </span>
+            <v-btn
+              v-if="copy.state.sound"
+              variant="outlined"
+              min-height="48"
+              :disabled="busy"
+              :aria-label="`${m.keeping.copies.restore}: ${full(copy.date)}`"
+              @click="askRestore(copy)"
+              >{{ m.keeping.copies.restore }}</v-btn
+            >
+          </li>
+        </ul>
+      </section>
+      <section class="panel stack">
+        <h2>{{ m.keeping.backup.tables }}</h2>
+        <p class="quiet">{{ m.keeping.backup.tablesIntro }}</p>
+        <ul class="tables">
+          <li v-for="table in shownTables" :key="table.name">
+            <a :href="`/api/tables/${table.name}.csv`" download>{{ tableWord(table.name) }}</a>
+            <span class="quiet">{{ m.keeping.backup.rows(table.rows) }}</span>
+          </li>
+        </ul>
+        <p class="row">
+          <a href="/api/backup/schema.json">{{ m.keeping.backup.schema }}</a>
+          <a href="/api/docs">{{ m.keeping.backup.api }}</a>
+        </p>
+      </section>
+      <section class="panel stack">
+        <h2>{{ m.keeping.backup.calendar }}</h2>
+        <p class="quiet">{{ m.keeping.backup.calendarIntro }}</p>
+        <div class="row">
+          <v-btn variant="outlined" min-height="48" href="/api/tasks/calendar.ics" download>{{
+            m.keeping.backup.calendarGet
+          }}</v-btn>
+          <v-btn v-if="door?.needed" variant="text" min-height="48" @click="makeAddress">{{
+            m.keeping.backup.calendarKey
+          }}</v-btn>
+        </div>
+        <p v-if="calendarAddress" role="status">
+          {{ m.keeping.backup.calendarAddress }}<br />
+          <code class="address">{{ calendarAddress }}</code>
+        </p>
+        <h2>{{ m.keeping.devices.title }}</h2>
+        <p class="quiet">
+          {{ door?.needed === false ? m.keeping.devices.noDoor : m.keeping.devices.intro }}
+        </p>
+        <ul class="rows">
+          <li v-for="device in devices ?? []" :key="device.id">
+            <span>
+              <strong>{{ device.label }}</strong>
+              <span v-if="device.here" class="quiet">{{ m.keeping.devices.here }}</span>
+              <span v-if="device.scope === 'calendar'" class="quiet">{{
+                m.keeping.devices.calendar
+              }}</span>
+              <span class="quiet">{{ m.keeping.devices.seen(moment(device.seen)) }}</span>
+            </span>
+            <v-btn
+              variant="outlined"
+              min-height="48"
+              :aria-label="`${m.keeping.devices.out}: ${device.label}`"
+              @click="signOut(device)"
+              >{{ m.keeping.devices.out }}</v-btn
+            >
+          </li>
+        </ul>
+      </section>
+    </div>
+    <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="asking = null">
+      <v-card v-if="asking" class="sure stack">
+        <h2>{{ m.keeping.copies.restore }}</h2>
+        <p>{{ asking.text }}</p>
+        <div class="row">
+          <v-btn color="primary" min-height="48" @click="asking.go()">{{
+            m.keeping.copies.restore
+          }}</v-btn>
+          <v-btn variant="text" min-height="48" @click="asking = null">{{ m.app.cancel }}</v-btn>
+        </div>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.pair {
+  columns: 2 440px;
+  column-gap: 14px;
+}
+.pair > section {
+  break-inside: avoid;
+  margin-bottom: 14px;
+}
+.rows {
+  list-style: none;
+  padding: 0;
+}
+.rows li {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+}
+.rows li > span > span::before {
+  content: ' · ';
+}
+.tables {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 200px), 1fr));
+  gap: 0 24px;
+}
+.tables li {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  min-height: 32px;
+  align-items: center;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+}
+.file span {
+  display: inline-flex;
+  align-items: center;
+  min-height: 48px;
+  padding: 0 16px;
+  border: 1px solid currentcolor;
+  border-radius: 8px;
+  cursor: pointer;
+}
+.file input:focus-visible + span {
+  outline: 3px solid rgb(var(--v-theme-primary));
+}
+.address {
+  overflow-wrap: anywhere;
+}
+.sure {
+  padding: 20px;
+}
+</style>

@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import {
+  FIRST_WATER_SCHOOLS,
+  FLUSH_SCHOOLS,
+  LIGHT_CLASSES,
+  OLD_MEDIUM_SCHOOLS,
+  PAPERS,
+  ROT_SCHOOLS,
+  SIZE_SCHOOLS,
+  TO_PEBBLES,
+  WEAK_ROOT_SCHOOLS,
+  WHEN_SCHOOLS,
+  WINTER_SCHOOLS,
+} from '@fernbank/core';
+import { ref } from 'vue';
+import { api } from '../../api/client.ts';
+import type { Page, Settings, SpotRow } from '../../api/types.ts';
+import FetchState from '../../components/FetchState.vue';
+import GroupSchools from '../../components/spot/GroupSchools.vue';
+import NumberField from '../../components/NumberField.vue';
+import RecordNav from '../../components/RecordNav.vue';
+import SpotDialog from '../../components/spot/SpotDialog.vue';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { useRemoval } from '../../composables/useRemoval.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
+
+const settings = useSettings();
+const notices = useNotices();
+const { temperature } = useUnits();
+const {
+  value: spots,
+  fault,
+  load,
+} = useLoaded(() => api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items));
+const dialog = ref(false);
+const editing = ref<SpotRow | null>(null);
+function edit(spot: SpotRow | null): void {
+  editing.value = spot;
+  dialog.value = true;
+}
+const name = ref(settings.current.collectionName);
+
+async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
+  try {
+    await settings.change(changed);
+    notices.done(m.settings.saved);
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+const removal = useRemoval();
+const remove = ({ id, rev, name: label }: SpotRow) =>
+  removal({ path: `/spots/${id}`, rev, said: m.spot.removed(label), then: load, back: load });
+const list = (schools: Record<string, { label: string }>) =>
+  Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
+/** Schools of the hands: each says what it costs. */
+const handSchools: {
+  name: 'weakRootSchool' | 'rotSchool' | 'toPebblesSchool' | 'flushSchool' | 'winterSchool';
+  label: string;
+  rows: Record<string, { label: string; costs: string }>;
+}[] = [
+  { name: 'weakRootSchool', label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
+  { name: 'rotSchool', label: m.settings.rot, rows: ROT_SCHOOLS },
+  { name: 'toPebblesSchool', label: m.settings.toPebbles, rows: TO_PEBBLES },
+  { name: 'flushSchool', label: m.settings.flush, rows: FLUSH_SCHOOLS },
+  { name: 'winterSchool', label: m.settings.winter, rows: WINTER_SCHOOLS },
+];
+const papers = Object.entries(PAPERS).map(([value, { label }]) => ({ value, title: label }));
+const lightWord = (id: string) =>
+  LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
+const warmth = (spot: SpotRow) =>
+  typeof spot.temperatureC === 'number'
+    ? temperature(spot.temperatureC)
+    : m.spot.monthly(
+        temperature(Math.min(...spot.temperatureC)),
+        temperature(Math.max(...spot.temperatureC)),
+      );
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.settings.title }}</h1>
+      <RecordNav at="settings" />
+    </header>
+    <section class="panel stack">
+      <div class="fields">
+        <v-text-field
+          v-model="name"
+          :label="m.settings.collection"
+          @change="change({ collectionName: name })"
+        />
+        <v-select
+          :model-value="settings.current.units"
+          :items="[
+            { value: 'metric', title: m.settings.metric },
+            { value: 'us', title: m.settings.us },
+          ]"
+          :label="m.settings.units"
+          @update:model-value="(units) => change({ units })"
+        />
+        <v-select
+          :model-value="settings.current.paper"
+          :items="papers"
+          :label="m.settings.paper"
+          @update:model-value="(paper) => change({ paper })"
+        />
+        <NumberField
+          :model-value="settings.current.scoopL"
+          :label="m.settings.scoop"
+          unit="L"
+          :hint="m.settings.scoopHint"
+          @update:model-value="
+            (scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })
+          "
+        />
+      </div>
+    </section>
+    <section class="panel stack">
+      <h2>{{ m.settings.schools }}</h2>
+      <p class="quiet">{{ m.settings.schoolsIntro }}</p>
+      <div class="fields">
+        <v-select
+          :model-value="settings.current.whenSchool"
+          :items="list(WHEN_SCHOOLS)"
+          :label="m.settings.when"
+          :hint="`${m.settings.costs}: ${WHEN_SCHOOLS[settings.current.whenSchool].costs}`"
+          persistent-hint
+          @update:model-value="(whenSchool) => change({ whenSchool })"
+        />
+        <v-select
+          :model-value="settings.current.sizeSchool"
+          :items="list(SIZE_SCHOOLS)"
+          :label="m.settings.size"
+          :hint="`${m.settings.costs}: ${SIZE_SCHOOLS[settings.current.sizeSchool].costs}`"
+          persistent-hint
+          @update:model-value="(sizeSchool) => change({ sizeSchool })"
+        />
+        <v-select
+          :model-value="settings.current.oldMediumSchool"
+          :items="list(OLD_MEDIUM_SCHOOLS)"
+          :label="m.settings.oldMedium"
+          :hint="`${m.settings.costs}: ${OLD_MEDIUM_SCHOOLS[settings.current.oldMediumSchool].costs}`"
+          persistent-hint
+          @update:model-value="(oldMediumSchool) => change({ oldMediumSchool })"
+        />
+        <v-select
+          :model-value="settings.current.firstWaterSchool"
+          :items="list(FIRST_WATER_SCHOOLS)"
+          :label="m.settings.firstWater"
+          @update:model-value="(firstWaterSchool) => change({ firstWaterSchool })"
+        />
+        <v-select
+          v-for="school in handSchools"
+          :key="school.name"
+          :model-value="settings.current[school.name]"
+          :items="list(school.rows)"
+          :label="school.label"
+          :hint="`${m.settings.costs}: ${school.rows[settings.current[school.name]]!.costs}`"
+          persistent-hint
+          @update:model-value="(value: string) => change({ [school.name]: value })"
+        />
+      </div>
+      <GroupSchools
+        :group-schools="settings.current.groupSchools"
+        @change="(groupSchools) => change({ groupSchools })"
+      />
+    </section>
+    <section class="panel stack">
+      <div class="row spread">
+        <h2>{{ m.spot.title }}</h2>
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="edit(null)">{{
+          m.spot.add
+        }}</v-btn>
+      </div>
+      <FetchState :fault="fault" :loading="!spots" @retry="load" />
+      <p v-if="spots && spots.length === 0" class="quiet">{{ m.spot.none }}</p>
+      <table v-else class="figures">
+        <tbody>
+          <tr v-for="spot in spots ?? []" :key="spot.id">
+            <td>
+              <strong>{{ spot.name }}</strong>
+            </td>
+            <td>
+              {{ lightWord(spot.light)
+              }}<template v-if="spot.lampHours > 0">
+                + {{ m.spot.lamp.split(',')[0]?.toLowerCase() }} {{ spot.lampHours }} h</template
+              >
+            </td>
+            <td>{{ warmth(spot) }}</td>
+            <td>{{ Math.round(spot.relativeHumidity * 100) }} %</td>
+            <td class="num">
+              <v-btn
+                :icon="mdiPencilOutline"
+                variant="text"
+                size="44"
+                :aria-label="`${m.spot.edit}: ${spot.name}`"
+                @click="edit(spot)"
+              />
+              <v-btn
+                :icon="mdiDeleteOutline"
+                variant="text"
+                size="44"
+                :aria-label="`${m.spot.remove}: ${spot.name}`"
+                @click="remove(spot)"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <SpotDialog
+      v-model="dialog"
+      :spot="editing"
+      :spots="spots ?? []"
+      @added="load"
+      @changed="load"
+    />
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 280px), 1fr));
+  gap: 14px;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,369 @@
+<script setup lang="ts">
+import { askFirst, fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { api, ApiError, freshKey, wordsFor } from '../../api/client.ts';
+import type { Look, Photo, PlantFile } from '../../api/types.ts';
+import FetchState from '../../components/FetchState.vue';
+import NumberField from '../../components/NumberField.vue';
+import PlantHeader from '../../components/plant/PlantHeader.vue';
+import ScaleDialog from '../../components/look/ScaleDialog.vue';
+import SignalPicker from '../../components/look/SignalPicker.vue';
+import { useDraft } from '../../composables/useDraft.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { sendPhoto } from '../../composables/usePhoto.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useOutbox, type Parcel } from '../../stores/outbox.ts';
+import { useSettings } from '../../stores/settings.ts';
+
+const route = useRoute();
+const router = useRouter();
+const notices = useNotices();
+const settings = useSettings();
+const outbox = useOutbox();
+const { weightUnit, weightToKg, weightFromKg, lengthUnit, lengthToCm } = useUnits();
+const id = Number(route.params.id);
+
+const { value: file, fault, load } = useLoaded(() => api<PlantFile>(`/plants/${id}/file`));
+
+interface LookDraft {
+  date: string;
+  signals: Record<string, SignalValue>;
+  unpotted: boolean;
+  weight: number | null;
+  height: number | null;
+  watered: boolean;
+  leafCount: number | null;
+  leafLength: number | null;
+  ph: number | null;
+  ec: number | null;
+  note: string;
+}
+const { draft, restored, clear } = useDraft<LookDraft>(`look.${id}`, () => ({
+  date: settings.current.today,
+  signals: {},
+  unpotted: false,
+  weight: null,
+  height: null,
+  watered: false,
+  leafCount: null,
+  leafLength: null,
+  ph: null,
+  ec: null,
+  note: '',
+}));
+const scaleOpen = ref(false);
+const moreOpen = ref(false);
+
+/** What would tell most comes first; once the page stands, nothing moves under the thumb. */
+const first = ref<string[]>([]);
+watch(
+  () => file.value?.decision,
+  (decision, before) => {
+    if (decision && !before) first.value = askFirst(decision);
+  },
+);
+const groups = computed(() => [
+  {
+    id: 'first',
+    label: m.look.first,
+    signals: first.value.map((id) => SIGNALS.find((definition) => definition.id === id)!),
+  },
+  ...SIGNAL_GROUPS.filter((group) => !group.unpotted || draft.value.unpotted).map((group) => ({
+    ...group,
+    signals: SIGNALS.filter(
+      (definition) => definition.group === group.id && !first.value.includes(definition.id),
+    ),
+  })),
+]);
+function answer(signal: string, value: SignalValue | undefined): void {
+  const { [signal]: _before, ...others } = draft.value.signals;
+  draft.value.signals = value === undefined ? others : { ...others, [signal]: value };
+}
+const measured = computed(() => {
+  const { weight, height, watered, leafCount, leafLength, ph, ec } = draft.value;
+  return [
+    { kind: 'weightKg', value: weight === null ? null : weightToKg(weight) },
+    { kind: 'watered', value: watered ? 1 : null },
+    { kind: 'heightCm', value: height === null ? null : lengthToCm(height) },
+    { kind: 'leafCount', value: leafCount },
+    { kind: 'leafCm', value: leafLength === null ? null : lengthToCm(leafLength) },
+    { kind: 'reservoirPh', value: ph },
+    { kind: 'reservoirEcMsCm', value: ec },
+  ].filter((taken): taken is { kind: string; value: number } => taken.value !== null);
+});
+const answers = computed(
+  () =>
+    Object.keys(draft.value.signals).length +
+    measured.value.length +
+    Number(draft.value.note.trim() !== ''),
+);
+/** Its own last weight, else what such a pot weighs moist: what the stand-in scale is loaded with. */
+const expectedKg = computed(() => {
+  const last = file.value?.measurements.find(({ kind }) => kind === 'weightKg')?.value;
+  return last ?? (file.value ? 0.15 + 0.7 * fillL(file.value.situation.pot) : 1);
+});
+
+const errors = ref<Record<string, string>>({});
+const saveFault = ref('');
+const saving = ref(false);
+
+/** What is to be sent, in order: measurements first, since the verdict reads them. */
+function parcels(): Parcel[] {
+  const { date, signals, note } = draft.value;
+  const label = `${m.look.title}: ${file.value!.plant.name}`;
+  // The minute of today's walk orders weights before and after a watering.
+  const now = new Date();
+  const minute = date === settings.current.today ? now.getHours() * 60 + now.getMinutes() : null;
+  const parts = measured.value.map((taken) => ({
+    path: '/measurements',
+    label,
+    key: freshKey(),
+    body: { plantId: id, date, minute, ...taken },
+  }));
+  const hasLook = Object.keys(signals).length > 0 || note.trim() !== '';
+  return hasLook
+    ? [
+        ...parts,
+        { path: '/looks', label, key: freshKey(), body: { plantId: id, date, signals, note } },
+      ]
+    : parts;
+}
+
+async function save(): Promise<void> {
+  errors.value = {};
+  saveFault.value = '';
+  if (answers.value === 0) {
+    saveFault.value = m.look.nothing;
+    return;
+  }
+  saving.value = true;
+  const toSend = parcels();
+  try {
+    let look: Look | null = null;
+    while (toSend.length > 0) {
+      const { path, body, key } = toSend[0]!;
+      const row = await api<Look>(path, { method: 'POST', body, key });
+      if (path === '/looks') look = row;
+      // What was sent is not sent twice when a later part fails.
+      toSend.shift();
+      forget(path, body as { kind?: string });
+    }
+    if (look) {
+      const { id: lookId } = look;
+      notices.done(m.look.saved, async () => {
+        await api(`/looks/${lookId}`, { method: 'DELETE' });
+        await router.push(`/plants/${id}`);
+      });
+    }
+    clear();
+    await router.push({ path: `/plants/${id}/verdict`, state: { looked: true } });
+  } catch (error) {
+    if (error instanceof ApiError && error.silent) {
+      for (const parcel of toSend) outbox.keep(parcel);
+      clear();
+      saveFault.value = m.look.kept;
+      return;
+    }
+    const field = error instanceof ApiError ? error.field : undefined;
+    if (field === 'date') errors.value = { date: wordsFor(error) };
+    else saveFault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+/** Takes out of the draft what the server has. */
+function forget(path: string, { kind }: { kind?: string }): void {
+  if (path !== '/measurements') return;
+  if (kind === 'weightKg') draft.value.weight = null;
+  else if (kind === 'watered') draft.value.watered = false;
+  else if (kind === 'heightCm') draft.value.height = null;
+  else if (kind === 'leafCount') draft.value.leafCount = null;
+  else if (kind === 'leafCm') draft.value.leafLength = null;
+  else if (kind === 'reservoirPh') draft.value.ph = null;
+  else draft.value.ec = null;
+}
+
+const photos = ref<Photo[]>([]);
+const photoFault = ref('');
+const sendingPhoto = ref(false);
+async function addPhoto(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const [chosen] = input.files ?? [];
+  if (!chosen) return;
+  photoFault.value = '';
+  sendingPhoto.value = true;
+  try {
+    photos.value.push(await sendPhoto(id, draft.value.date, chosen));
+  } catch (error) {
+    photoFault.value = error instanceof Error ? error.message : m.error.unknown;
+  } finally {
+    sendingPhoto.value = false;
+    input.value = '';
+  }
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <FetchState :fault="fault" :loading="!file" @retry="load" />
+    <form v-if="file" class="stack" novalidate @submit.prevent="save">
+      <PlantHeader :file="file" at="look" />
+      <p class="quiet">{{ m.look.hint }}</p>
+      <p v-if="restored" class="row">
+        {{ m.app.draftKept }}
+        <v-btn size="small" variant="outlined" @click="clear">{{ m.app.startOver }}</v-btn>
+      </p>
+      <div class="groups">
+        <section
+          v-for="group in groups.filter(({ signals }) => signals.length > 0)"
+          :key="group.id"
+          class="panel"
+        >
+          <h2>{{ group.label }}</h2>
+          <SignalPicker
+            v-for="definition in group.signals"
+            :key="definition.id"
+            :definition="definition"
+            :model-value="draft.signals[definition.id]"
+            @update:model-value="(value) => answer(definition.id, value)"
+          />
+        </section>
+        <section class="panel stack">
+          <v-btn
+            :variant="draft.unpotted ? 'flat' : 'outlined'"
+            color="primary"
+            min-height="48"
+            :aria-pressed="draft.unpotted"
+            @click="draft.unpotted = !draft.unpotted"
+          >
+            {{ m.look.unpotted }}
+          </v-btn>
+          <div class="weigh">
+            <NumberField v-model="draft.weight" :label="m.look.weight" :unit="weightUnit" />
+            <v-btn variant="outlined" min-height="54" @click="scaleOpen = true">{{
+              m.scale.open
+            }}</v-btn>
+          </div>
+          <v-btn
+            :variant="draft.watered ? 'flat' : 'outlined'"
+            :color="draft.watered ? 'info' : undefined"
+            min-height="48"
+            :aria-pressed="draft.watered"
+            @click="draft.watered = !draft.watered"
+            >{{ m.look.watered }}</v-btn
+          >
+          <NumberField v-model="draft.height" :label="m.look.height" :unit="lengthUnit" />
+          <v-btn
+            variant="text"
+            min-height="48"
+            :aria-expanded="moreOpen"
+            @click="moreOpen = !moreOpen"
+            >{{ m.look.more }}</v-btn
+          >
+          <div v-if="moreOpen" class="pair">
+            <NumberField v-model="draft.leafCount" :label="m.look.leafCount" />
+            <NumberField v-model="draft.leafLength" :label="m.look.leafCm" :unit="lengthUnit" />
+            <NumberField v-model="draft.ph" :label="m.look.ph" />
+            <NumberField v-model="draft.ec" :label="m.look.ec" unit="mS/cm" />
+          </div>
+          <div>
+            <label class="picture">
+              <input type="file" accept="image/*" capture="environment" @change="addPhoto" />
+              <span>{{ m.photo.add }}</span>
+            </label>
+            <v-progress-linear v-if="sendingPhoto" indeterminate color="primary" />
+            <p v-if="photoFault" class="text-error" role="alert">{{ photoFault }}</p>
+            <div v-if="photos.length > 0" class="row">
+              <img
+                v-for="photo in photos"
+                :key="photo.id"
+                :src="`/api/photos/${photo.id}`"
+                :alt="m.photo.added"
+                class="thumb"
+              />
+            </div>
+          </div>
+          <v-textarea v-model="draft.note" :label="m.look.note" rows="2" auto-grow />
+          <v-text-field
+            v-model="draft.date"
+            type="date"
+            :label="m.look.date"
+            :max="settings.current.today"
+            :error-messages="errors.date"
+            name="date"
+          />
+        </section>
+      </div>
+      <ScaleDialog
+        v-model="scaleOpen"
+        :expected-kg="expectedKg"
+        @weighed="(kg) => (draft.weight = weightFromKg(kg))"
+      />
+      <div class="bar">
+        <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
+        <v-btn type="submit" color="primary" size="large" block min-height="54" :loading="saving">
+          {{ m.look.save(answers) }}
+        </v-btn>
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.groups {
+  columns: 2 440px;
+  column-gap: 14px;
+}
+.groups > section {
+  break-inside: avoid;
+  margin-bottom: 14px;
+}
+.weigh {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 10px;
+}
+.picture input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+}
+.picture span {
+  display: inline-flex;
+  align-items: center;
+  min-height: 48px;
+  padding: 0 18px;
+  border: 1.5px solid rgb(var(--v-theme-on-surface), 0.5);
+  border-radius: 8px;
+  cursor: pointer;
+}
+.picture input:focus-visible + span {
+  outline: 3px solid rgb(var(--v-theme-primary));
+}
+.thumb {
+  width: 96px;
+  height: 96px;
+  object-fit: cover;
+  border-radius: 8px;
+}
+.bar {
+  position: sticky;
+  bottom: 0;
+  padding: 10px 0;
+  background: linear-gradient(transparent, rgb(var(--v-theme-background)) 22%);
+  z-index: 5;
+}
+@media (max-width: 960px) {
+  .bar {
+    bottom: 58px;
+  }
+}
+</style>

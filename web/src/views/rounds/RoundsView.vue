@@ -1,0 +1,289 @@
+<script setup lang="ts">
+import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
+import { CHECKPOINTS } from '@fernbank/core';
+import { computed } from 'vue';
+import { api } from '../../api/client.ts';
+import type { Rounds, RoundsAsk, Task } from '../../api/types.ts';
+import FetchState from '../../components/FetchState.vue';
+import VerdictMark from '../../components/verdict/VerdictMark.vue';
+import { useDates } from '../../composables/useDates.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { useTaskDone } from '../../composables/useTaskDone.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+
+const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
+const { full, daysLate } = useDates();
+const { said } = useUnits();
+
+const asks = computed(() => rounds.value?.spots.flatMap(({ plants }) => plants) ?? []);
+const tally = computed(() => {
+  const all = asks.value.flatMap((entry) => entry.asks);
+  const count = (kind: RoundsAsk['kind']) => all.filter((ask) => ask.kind === kind).length;
+  return m.rounds.counts(
+    count('look'),
+    count('task'),
+    count('act'),
+    count('reservoir') + (rounds.value?.tray.length ?? 0),
+  );
+});
+
+const mostWorth = computed(() =>
+  (rounds.value?.mostWorth ?? []).flatMap(
+    (id) => asks.value.find(({ plantId }) => plantId === id) ?? [],
+  ),
+);
+
+/** What cannot wait for the walk to come by. */
+const alarms = computed(() =>
+  asks.value.flatMap(({ plantId, name, asks: of }) =>
+    of.flatMap((ask) =>
+      ask.kind === 'reservoir' && ask.ask.urgent ? [{ plantId, name, title: ask.ask.title }] : [],
+    ),
+  ),
+);
+const notices = useNotices();
+async function allFine(spotId: number): Promise<void> {
+  const { date } = rounds.value!;
+  try {
+    const { lookIds } = await api<{ lookIds: number[] }>(`/spots/${spotId}/fine`, {
+      method: 'POST',
+      body: { date },
+    });
+    notices.done(m.rounds.fineSaved(lookIds.length), async () => {
+      await api(`/spots/${spotId}/fine?date=${date}`, { method: 'DELETE' });
+      await load();
+      notices.done(m.rounds.fineUndone);
+    });
+    await load();
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+
+const setDone = useTaskDone(load);
+/** Looks at three weeks, seven, a season ask how it went. */
+const isGraded = ({ rule }: Task) => rule !== null && rule in CHECKPOINTS;
+const late = (due: string) => {
+  const days = daysLate(due);
+  return days > 0 ? m.rounds.overdue(days) : '';
+};
+</script>
+
+<template>
+  <div class="page stack">
+    <header>
+      <h1>{{ m.rounds.title }}</h1>
+      <p v-if="rounds" class="quiet">
+        {{ m.rounds.intro(full(rounds.date)) }}
+        <strong v-if="rounds.spots.length > 0" class="sentence tally">{{ tally }}</strong>
+      </p>
+      <p v-if="rounds?.potting" class="potting">
+        <router-link to="/day/bench">{{
+          m.rounds.potting(full(rounds.potting.date))
+        }}</router-link>: {{ m.rounds.pottingOf(rounds.potting.plants, rounds.potting.minutes) }}
+      </p>
+      <p v-for="alarm in alarms" :key="`${alarm.plantId} ${alarm.title}`" role="alert">
+        <router-link :to="`/plants/${alarm.plantId}`">{{ alarm.name }}</router-link>:
+        <strong class="late">{{ alarm.title }}</strong>
+      </p>
+      <p v-if="mostWorth.length > 0" class="worth">
+        {{ m.rounds.worth }}
+        <template v-for="(entry, i) in mostWorth" :key="entry.plantId">
+          <template v-if="i > 0">, </template>
+          <router-link :to="`/plants/${entry.plantId}/look`">{{ entry.name }}</router-link>
+        </template>
+      </p>
+    </header>
+    <FetchState :fault="fault" :loading="!rounds" @retry="load" />
+    <section v-if="rounds && rounds.spots.length === 0" class="panel stack">
+      <h2>{{ m.rounds.emptyTitle }}</h2>
+      <p>{{ m.rounds.empty }}</p>
+      <div class="row">
+        <v-btn color="primary" to="/plants/new" min-height="48">{{ m.rounds.addPlant }}</v-btn>
+        <v-btn variant="outlined" to="/record/import" min-height="48">{{
+          m.importing.title
+        }}</v-btn>
+        <v-btn variant="text" to="/record/shelf" min-height="48">{{ m.rounds.addPots }}</v-btn>
+      </div>
+      <ol class="first">
+        <li v-for="step in m.rounds.firstSteps" :key="step">{{ step }}</li>
+      </ol>
+    </section>
+    <div v-if="rounds" class="walk">
+      <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
+        <header class="row spread nowrap stop">
+          <div>
+            <h2>{{ spot.name }}</h2>
+            <small class="quiet">{{
+              spot.plants.length === 0 ? m.rounds.allQuiet : m.rounds.quiet(spot.quiet)
+            }}</small>
+          </div>
+          <v-btn
+            variant="outlined"
+            min-height="48"
+            :prepend-icon="mdiCheckAll"
+            :aria-label="`${m.rounds.allFine}: ${spot.name}`"
+            :title="m.rounds.allFineHint"
+            @click="allFine(spot.id)"
+            >{{ m.rounds.allFine }}</v-btn
+          >
+        </header>
+        <ul v-if="spot.plants.length > 0" class="entries">
+          <li v-for="entry in spot.plants" :key="entry.plantId">
+            <div class="row spread nowrap">
+              <router-link :to="`/plants/${entry.plantId}`" class="who">
+                <strong>{{ entry.name }}</strong>
+                <span v-if="entry.taxon !== entry.name" class="taxon quiet">{{ entry.taxon }}</span>
+              </router-link>
+              <div class="row">
+                <v-btn
+                  :to="`/plants/${entry.plantId}/look`"
+                  :prepend-icon="mdiEyeOutline"
+                  color="primary"
+                  variant="tonal"
+                  min-height="48"
+                  :aria-label="`${m.rounds.look}: ${entry.name}`"
+                >
+                  {{ m.rounds.look }}
+                </v-btn>
+              </div>
+            </div>
+            <ul class="asks">
+              <li v-for="(ask, i) in entry.asks" :key="i">
+                <template v-if="ask.kind === 'task'">
+                  <div class="row spread nowrap">
+                    <div>
+                      <strong>{{ said(ask.task.title) }}</strong>
+                      <span v-if="late(ask.task.due)" class="late">
+                        · {{ late(ask.task.due) }}</span
+                      >
+                      <div class="quiet sentence">{{ said(ask.task.why) }}</div>
+                    </div>
+                    <v-btn
+                      v-if="isGraded(ask.task)"
+                      variant="outlined"
+                      min-height="48"
+                      :to="`/plants/${entry.plantId}/outcome`"
+                      :aria-label="`${m.outcome.ask} ${entry.name}`"
+                      >{{ m.outcome.ask }}</v-btn
+                    >
+                    <v-btn
+                      v-else
+                      :prepend-icon="mdiCheck"
+                      variant="outlined"
+                      min-height="48"
+                      :aria-label="`${m.rounds.done}: ${ask.task.title}, ${entry.name}`"
+                      @click="setDone(ask.task, rounds.date)"
+                    >
+                      {{ m.rounds.done }}
+                    </v-btn>
+                  </div>
+                </template>
+                <template v-else-if="ask.kind === 'reservoir'">
+                  <div class="row spread nowrap">
+                    <div>
+                      <strong :class="{ late: ask.ask.urgent }">{{ ask.ask.title }}</strong>
+                      <div class="quiet">{{ said(ask.ask.why) }}; {{ ask.ask.remedy }}</div>
+                    </div>
+                    <v-btn
+                      variant="outlined"
+                      min-height="48"
+                      to="/aftercare/water"
+                      :aria-label="`${m.water.title}: ${entry.name}`"
+                      >{{ m.water.title }}</v-btn
+                    >
+                  </div>
+                </template>
+                <template v-else-if="ask.kind === 'act'">
+                  <div class="row">
+                    <VerdictMark :verdict="entry.verdict" />
+                    <span class="sentence why">{{ said(ask.why) }}</span>
+                    <router-link :to="`/plants/${entry.plantId}/verdict`">{{
+                      m.rounds.openVerdict
+                    }}</router-link>
+                  </div>
+                </template>
+                <template v-else>
+                  <strong>{{ m.rounds.lookDue }}</strong>
+                  <span class="quiet"> · {{ ask.why }} ({{ m.rounds.lookWorth(ask.worth) }})</span>
+                </template>
+              </li>
+            </ul>
+          </li>
+        </ul>
+      </section>
+      <section v-if="rounds.tray.length > 0" class="panel">
+        <h2>{{ m.tray.asks }}</h2>
+        <ul class="asks">
+          <li v-for="ask in rounds.tray" :key="ask.id" class="row spread nowrap">
+            <div>
+              <strong
+                >{{ ask.kind === 'potOn' ? m.tray.potOn : m.tray.look }}: {{ ask.name }}</strong
+              >
+              <div class="quiet">{{ said(ask.why) }} · {{ ask.spot }}</div>
+            </div>
+            <v-btn
+              variant="outlined"
+              min-height="48"
+              to="/aftercare/tray"
+              :aria-label="`${m.tray.title}: ${ask.name}`"
+              >{{ m.aftercare.rooms.tray }}</v-btn
+            >
+          </li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.walk {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
+  gap: 14px;
+  align-items: start;
+}
+.entries,
+.asks {
+  list-style: none;
+  padding: 0;
+}
+.entries > li {
+  padding: 10px 0;
+  border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
+}
+.asks > li {
+  padding: 4px 0;
+}
+.who {
+  color: inherit;
+  text-decoration: none;
+  min-height: 48px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-content: center;
+}
+.tally,
+.why {
+  display: inline-block;
+}
+.first {
+  padding-left: 1.3em;
+}
+.late {
+  color: rgb(var(--v-theme-error));
+  font-weight: 700;
+}
+.nowrap {
+  flex-wrap: nowrap;
+}
+.stop {
+  margin-bottom: 8px;
+}
+small {
+  font-size: 0.9rem;
+}
+</style>

@@ -1,0 +1,214 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { api } from '../../api/client.ts';
+import type { VerdictSummary } from '../../api/types.ts';
+import FetchState from '../../components/FetchState.vue';
+import ReadinessRibbon from '../../components/verdict/ReadinessRibbon.vue';
+import VerdictMark from '../../components/verdict/VerdictMark.vue';
+import YearRibbons from '../../components/verdict/YearRibbons.vue';
+import { useDates } from '../../composables/useDates.ts';
+import { useGrowing } from '../../composables/useGrowing.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+
+const {
+  value: verdicts,
+  fault,
+  load,
+} = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
+const { day } = useDates();
+const { said } = useUnits();
+const filter = ref<string | null>('');
+const kind = ref<string | null>(null);
+const spot = ref<string | null>(null);
+const as = useLocalStorage<'list' | 'year'>('fernbank.verdicts.as', 'list');
+/** What a plant's mark says: what comes before the verdict counts as its own kind. */
+const kindOf = (summary: VerdictSummary) => {
+  if (summary.overrule) return 'overruled';
+  if (summary.lookFirst) return 'lookFirst';
+  if (summary.unpotFirst) return 'unpotFirst';
+  return summary.troubleshootFirst ? 'troubleshoot' : summary.verdict;
+};
+const shown = computed(() => {
+  const words = (filter.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  return (verdicts.value ?? []).filter((summary) => {
+    const { name, taxon, common, spot: stands, groupLabel } = summary;
+    const text = `${name} ${taxon} ${common} ${stands} ${groupLabel}`.toLowerCase();
+    return (
+      words.every((word) => text.includes(word)) &&
+      (!kind.value || kindOf(summary) === kind.value) &&
+      (!spot.value || stands === spot.value)
+    );
+  });
+});
+const { drawn, more } = useGrowing(shown);
+const kinds = computed(() =>
+  [...new Set((verdicts.value ?? []).map(kindOf))].map((value) => ({
+    value,
+    title: m.verdict[value],
+  })),
+);
+const spots = computed(() => [...new Set((verdicts.value ?? []).map((each) => each.spot))]);
+/** Arrow keys walk the list. */
+function walk(event: KeyboardEvent, index: number): void {
+  const step = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key];
+  if (!step) return;
+  event.preventDefault();
+  const list = (event.currentTarget as HTMLElement).closest('ol')!;
+  list.querySelectorAll<HTMLElement>('a.entry')[index + step]?.focus();
+}
+/** The finding that counts most, in few words; of a plant that nothing is known of, why to look. */
+function whyOf({ contradictions, lookFirst, lookWhy, reasons }: VerdictSummary): string {
+  if (contradictions[0]) return `${m.verdictPage.contradiction}: ${said(contradictions[0])}`;
+  if (lookFirst) return said(lookWhy);
+  const texts = reasons.slice(0, 2).map(({ text }) => said(text));
+  return texts.join('; ');
+}
+function when(summary: VerdictSummary): string {
+  if (summary.verdict === 'repotInWeek' && summary.week) return day(summary.week);
+  return summary.lookAgain ? `${m.rounds.look.toLowerCase()} ${day(summary.lookAgain)}` : '';
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <div>
+        <h1>{{ m.verdicts.title }}</h1>
+        <p class="quiet">{{ m.verdicts.intro }} {{ m.verdicts.ribbon }}.</p>
+      </div>
+      <div class="row" role="group" :aria-label="m.verdicts.title">
+        <v-btn
+          v-for="(word, value) in { list: m.verdicts.asList, year: m.verdicts.asYear }"
+          :key="value"
+          :variant="as === value ? 'flat' : 'outlined'"
+          :color="as === value ? 'primary' : undefined"
+          :aria-pressed="as === value"
+          min-height="48"
+          @click="as = value"
+          >{{ word }}</v-btn
+        >
+      </div>
+    </header>
+    <div v-if="verdicts && verdicts.length > 0" class="filters">
+      <v-text-field
+        v-model="filter"
+        data-search
+        :label="m.verdicts.filter"
+        clearable
+        hide-details
+      />
+      <v-select
+        v-model="kind"
+        :items="kinds"
+        :label="m.verdicts.kind"
+        :placeholder="m.verdicts.allKinds"
+        clearable
+        hide-details
+      />
+      <v-select
+        v-model="spot"
+        :items="spots"
+        :label="m.verdicts.spot"
+        :placeholder="m.verdicts.allSpots"
+        clearable
+        hide-details
+      />
+      <span class="quiet" role="status">{{ m.verdicts.count(shown.length, verdicts.length) }}</span>
+    </div>
+    <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
+    <section v-if="verdicts && verdicts.length === 0" class="panel stack">
+      <p>{{ m.verdicts.empty }}</p>
+      <div>
+        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+      </div>
+    </section>
+    <p v-else-if="verdicts && shown.length === 0" class="quiet">{{ m.verdicts.none }}</p>
+    <YearRibbons v-if="as === 'year' && shown.length > 0" :verdicts="shown" />
+    <ol v-else class="list">
+      <li v-for="(summary, i) in drawn" :key="summary.plantId" v-memo="[summary, i]">
+        <router-link
+          :to="`/plants/${summary.plantId}/verdict`"
+          class="entry plain"
+          @keydown="walk($event, i)"
+        >
+          <div class="who">
+            <strong>{{ summary.name }}</strong>
+            <div class="quiet">
+              <span class="taxon">{{ summary.taxon }}</span> · {{ summary.spot }}
+            </div>
+          </div>
+          <div class="what">
+            <VerdictMark
+              :verdict="summary.verdict"
+              :look-first="summary.lookFirst"
+              :unpot-first="summary.unpotFirst"
+              :troubleshoot="summary.troubleshootFirst"
+              :overruled="summary.overrule !== null"
+            />
+            <div class="quiet">{{ when(summary) }}</div>
+          </div>
+          <div class="why sentence">{{ whyOf(summary) }}</div>
+          <ReadinessRibbon :readiness="summary.readiness" :week="summary.week" />
+        </router-link>
+      </li>
+    </ol>
+    <div v-show="more && as === 'list'" ref="end" class="end" aria-hidden="true"></div>
+  </div>
+</template>
+
+<style scoped>
+.filters {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+}
+.end {
+  min-height: 1px;
+}
+.list {
+  list-style: none;
+  padding: 0;
+  display: grid;
+}
+.list li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 70px;
+}
+.entry {
+  display: grid;
+  grid-template-columns: 210px 150px minmax(0, 1fr) 250px;
+  gap: 16px;
+  align-items: center;
+  padding: 9px 10px;
+  border-top: 1px solid rgb(var(--v-theme-on-surface), 0.13);
+}
+.entry:hover {
+  background: rgb(var(--v-theme-surface));
+}
+.why {
+  font-size: 0.95rem;
+}
+@media (max-width: 960px) {
+  .entry {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 4px 12px;
+  }
+  .why,
+  .entry > .band {
+    grid-column: 1 / -1;
+  }
+  .what {
+    text-align: right;
+  }
+  .filters {
+    grid-template-columns: 1fr 1fr;
+  }
+  .filters > :first-child {
+    grid-column: 1 / -1;
+  }
+}
+</style>
