@@ -71,6 +71,16 @@ describe('any day that is planned', () => {
     expect(planned).toBeGreaterThan(80);
   });
 
+  it('keeps every pin also with hardly any time, where pots would go round in a ring at first', () => {
+    const size = { plants: 12, pots: 4, components: 9, dates: 2, options: 4, hands: 1 };
+    const made = trialDay(64457, size);
+    const pins = trialPins(made, 64457);
+    const problem = { ...made, pins, tubL: 12, scoopL: 0.5 };
+    const answer = planDay(problem, solvers, { seconds: 0.02 });
+    if (answer.kind === 'conflict') throw new Error('its pins can all hold');
+    expect(breachesIn(problem, answer.plan.events)).toEqual([]);
+  });
+
   it('draws from stock exactly what its batches hold, and pours exactly what was mixed', () => {
     fc.assert(
       fc.property(seeds, scale, (seed, size) => {

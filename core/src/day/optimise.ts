@@ -129,14 +129,26 @@ export function optimiseDay(
       // Any plan that keeps the pins is easier to find than a good one.
       const any = solvers.whole(withoutWorth(model.linear), { seconds: ANY_SECONDS });
       if (any.status === 'infeasible') return null;
-      if (any.values.length > 0) offer(foundIn(any.values));
+      if (any.values.length > 0) {
+        const plan = foundIn(any.values);
+        const itsRings = ringsIn(problem, plan.moves);
+        // However little time there was: without those rings the next one is as easy to find.
+        if (itsRings.length > 0) {
+          cycles.push(...itsRings);
+          continue;
+        }
+        offer(plan);
+      }
     }
-    if (!best) throw new RangeError('seconds must suffice to find a plan that keeps every pin');
+    if (!best) throw new RangeError(TOO_SHORT);
     const proven = solved.status === 'optimal' && rings.length === 0;
     return { ...best, bound: proven ? best.worth : Math.max(bound, best.worth), proven };
   }
-  return best && { ...(best as Found), bound, proven: false };
+  if (!best) throw new RangeError(TOO_SHORT);
+  return { ...(best as Found), bound, proven: false };
 }
+
+const TOO_SHORT = 'seconds must suffice to find a plan that keeps every pin';
 
 const ANY_SECONDS = 2;
 const withoutWorth = (linear: LinearModel): LinearModel => ({

@@ -6,6 +6,7 @@ import {
   searchTaxa,
   WETTING_SCHOOLS,
   type WhenSchool,
+  type Settings,
 } from '@fernbank/core';
 import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
@@ -41,7 +42,7 @@ import { judge, judgeAll, readinessAhead, type Judgement } from '../services/jud
 import { quarantineFor } from '../services/quarantine.ts';
 import { reservoirOf } from '../services/reservoirs.ts';
 import { roundsOf } from '../services/rounds.ts';
-import { readSettings, writeSettings, type Settings } from '../services/settings.ts';
+import { readSettings, writeSettings } from '../services/settings.ts';
 import { workedLike } from '../services/worked.ts';
 
 /** What shows the judged collection: nothing here is stored. */

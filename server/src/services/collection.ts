@@ -16,6 +16,7 @@ import {
   type Spot,
   type StandingSupport,
   type Taxon,
+  type Settings,
 } from '@fernbank/core';
 import { and, asc, desc, eq, gte, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -23,7 +24,6 @@ import { looks, measurements, spots, type HousedSupport, type plants } from '../
 import { learnedOf, type Learned } from './learning.ts';
 import { logsOf, type Logs } from './logs.ts';
 import { partsIn } from './pantry.ts';
-import type { Settings } from './settings.ts';
 
 export type PlantRow = typeof plants.$inferSelect;
 export type SpotRow = typeof spots.$inferSelect;

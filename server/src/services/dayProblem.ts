@@ -36,6 +36,7 @@ import {
   type PotOption,
   type PotShape,
   type SupportPlan,
+  type Settings,
 } from '@fernbank/core';
 import { and, asc, eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -47,7 +48,7 @@ import { paceOf } from './pace.ts';
 import { judgeAll, type Judgement } from './judging.ts';
 import { pantryFor } from './pantry.ts';
 import { quarantineFor } from './quarantine.ts';
-import { readSettings, type Settings } from './settings.ts';
+import { readSettings } from './settings.ts';
 import { isCounted } from './stockDraw.ts';
 
 type DayRow = typeof days.$inferSelect;

@@ -9,13 +9,14 @@ import {
   type Decision,
   type IsoDate,
   type Situation,
+  type Settings,
 } from '@fernbank/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { overrules, plants, spots } from '../db/schema.ts';
 import { takeTouched } from '../history/touched.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
-import { readSettings, type Settings } from './settings.ts';
+import { readSettings } from './settings.ts';
 
 /** A plant with its verdict of the day. */
 export interface Judgement {

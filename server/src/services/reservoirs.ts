@@ -9,13 +9,14 @@ import {
   type IsoDate,
   type ReservoirEvent,
   type ReservoirState,
+  type Settings,
 } from '@fernbank/core';
 import { and, asc, eq, inArray, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { measurements, reservoirs, type MeasurementKind } from '../db/schema.ts';
 import { plantFile, type PlantFile, type PlantRow } from './collection.ts';
 import type { Judgement } from './judging.ts';
-import { readSettings, type Settings } from './settings.ts';
+import { readSettings } from './settings.ts';
 
 export type ReservoirRow = typeof reservoirs.$inferSelect;
 

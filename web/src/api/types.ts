@@ -1,5 +1,4 @@
 import type {
-  Avoided,
   Beta,
   BenchState,
   Checkpoint,
@@ -17,7 +16,6 @@ import type {
   GrownSchool,
   GrowthRate,
   KitchenReading,
-  LabelSheet,
   LearnedLife,
   LightClass,
   MediumKind,
@@ -25,7 +23,6 @@ import type {
   MoveOnAdvice,
   OldMediumSchool,
   OwnNumbers,
-  Paper,
   PotExtra,
   PotMaterialId,
   PotShape,
@@ -64,6 +61,7 @@ import type {
   WhenSchool,
   WickKind,
   WinterSchool,
+  Settings as KeeperSettings,
 } from '@fernbank/core';
 
 /** What the API answers with. */
@@ -517,29 +515,5 @@ export interface Rounds {
   potting: { date: string; plants: number; minutes: number } | null;
 }
 
-export interface Settings {
-  collectionName: string;
-  units: 'metric' | 'us';
-  whenSchool: WhenSchool;
-  sizeSchool: SizeSchool;
-  oldMediumSchool: OldMediumSchool;
-  groupSchools: Record<
-    string,
-    { when?: WhenSchool; size?: SizeSchool; oldMedium?: OldMediumSchool }
-  >;
-  firstWaterSchool: FirstWaterSchool;
-  weakRootSchool: WeakRootSchool;
-  rotSchool: RotSchool;
-  toPebblesSchool: ToPebbles;
-  flushSchool: FlushSchool;
-  winterSchool: WinterSchool;
-  paper: Paper;
-  labelSheet: LabelSheet | null;
-  scoopL: number | null;
-  tubL: number | null;
-  avoided: Avoided;
-  wettingSchool: WettingSchool;
-  currency: string;
-  demo: boolean;
-  today: string;
-}
+/** The keeper's choices, and the day it is where the server stands. */
+export type Settings = KeeperSettings & { today: string };

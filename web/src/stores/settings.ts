@@ -1,3 +1,4 @@
+import { DEFAULT_SETTINGS } from '@fernbank/core';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { api } from '../api/client.ts';
@@ -6,26 +7,7 @@ import type { Settings } from '../api/types.ts';
 /** What the keeper chose for the whole collection. */
 export const useSettings = defineStore('settings', () => {
   const current = ref<Settings>({
-    collectionName: '',
-    units: 'metric',
-    whenSchool: 'window',
-    sizeSchool: 'oneUp',
-    oldMediumSchool: 'byMedium',
-    groupSchools: {},
-    firstWaterSchool: 'byPlant',
-    weakRootSchool: 'cutAll',
-    rotSchool: 'dryAir',
-    toPebblesSchool: 'long',
-    flushSchool: 'calendar',
-    winterSchool: 'lower',
-    paper: 'a4',
-    labelSheet: null,
-    scoopL: null,
-    tubL: null,
-    avoided: { contents: [], components: [] },
-    wettingSchool: 'preWet',
-    currency: '€',
-    demo: false,
+    ...DEFAULT_SETTINGS,
     today: new Date().toISOString().slice(0, 10),
   });
 

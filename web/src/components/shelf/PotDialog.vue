@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { LARGEST_POT_CM, POT_TONES, rimCm, SMALLEST_POT_CM, type PotTone } from '@fernbank/core';
-import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { computed, watch } from 'vue';
+import { api } from '../../api/client.ts';
 import type { ShelfPot } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
@@ -32,14 +33,11 @@ const blank = () => ({
   hangs: false,
 });
 const { draft, clear } = useDraft(`shelf.${props.role}`, blank);
-const errors = ref<Record<string, string>>({});
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, clearFaults, send } = useSaving();
 watch(
   () => [open.value, props.pot] as const,
   ([isOpen, pot]) => {
-    errors.value = {};
-    fault.value = '';
+    clearFaults();
     if (isOpen && pot) draft.value = formOf(pot);
     else if (!isOpen && props.pot) clear();
   },
@@ -66,18 +64,15 @@ const inUse = computed(() =>
 async function save(): Promise<void> {
   const { pot, label, count, free, soaking, ...rest } = draft.value;
   const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
-  fault.value = '';
-  errors.value = potErrors(
+  const missing = potErrors(
     pot,
     { required: m.form.required, range },
     SMALLEST_POT_CM,
     LARGEST_POT_CM,
   );
-  if (count === null) errors.value.count = m.form.required;
-  if (Object.keys(errors.value).length > 0) return;
-  const shape = potFromEntry(pot)!;
-  saving.value = true;
-  try {
+  if (count === null) missing.count = m.form.required;
+  await send(missing, async () => {
+    const shape = potFromEntry(pot)!;
     await api(props.pot ? `/pots/${props.pot.id}` : '/pots', {
       method: props.pot ? 'PATCH' : 'POST',
       body: {
@@ -97,13 +92,7 @@ async function save(): Promise<void> {
     clear();
     open.value = false;
     emit('saved');
-  } catch (error) {
-    const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
-    if (field) errors.value = { [field]: wordsFor(error) };
-    fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 const tones = POT_TONES.map(({ id: value, label: title }) => ({ value, title }));
 const title = computed(() => {

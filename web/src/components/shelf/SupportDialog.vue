@@ -8,11 +8,12 @@ import {
   type Section,
   type SupportKindId,
 } from '@fernbank/core';
-import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { computed, watch } from 'vue';
+import { api } from '../../api/client.ts';
 import type { ShelfSupport } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
@@ -36,14 +37,14 @@ const blank = () => ({
   free: null as number | null,
 });
 const { draft, clear } = useDraft('shelf.support', blank);
-const errors = ref<Record<string, string>>({});
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, clearFaults, send } = useSaving((field) => {
+  const part = field.split('.').pop()!;
+  return ['diameterCm', 'widthCm'].includes(part) ? 'acrossCm' : part;
+});
 watch(
   () => [open.value, props.support] as const,
   ([isOpen, support]) => {
-    errors.value = {};
-    fault.value = '';
+    clearFaults();
     if (isOpen && support) draft.value = formOf(support);
     else if (!isOpen && props.support) clear();
   },
@@ -89,15 +90,12 @@ const sheet = computed(() => (moss.value && section.value ? sheetWidthCm(section
 
 async function save(): Promise<void> {
   const { label, kind, lengthCm, extension, count, free } = draft.value;
-  fault.value = '';
-  errors.value = {
+  const missing: Record<string, string> = {
     ...(lengthCm === null ? { lengthCm: m.form.required } : {}),
     ...(section.value === null ? { acrossCm: m.form.required } : {}),
     ...(count === null ? { count: m.form.required } : {}),
   };
-  if (Object.keys(errors.value).length > 0) return;
-  saving.value = true;
-  try {
+  await send(missing, async () => {
     await api(props.support ? `/supports/${props.support.id}` : '/supports', {
       method: props.support ? 'PATCH' : 'POST',
       body: {
@@ -114,16 +112,7 @@ async function save(): Promise<void> {
     clear();
     open.value = false;
     emit('saved');
-  } catch (error) {
-    const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
-    if (field) {
-      const shown = ['diameterCm', 'widthCm'].includes(field) ? 'acrossCm' : field;
-      errors.value = { [shown]: wordsFor(error) };
-    }
-    fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 const kinds = SUPPORT_KINDS.map(({ id: value, label: title }) => ({ value, title }));
 const forms = computed(() =>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { LIGHT_CLASSES, type LightClass } from '@fernbank/core';
-import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { computed, watch } from 'vue';
+import { api } from '../../api/client.ts';
 import type { SpotRow } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import NumberField from '../NumberField.vue';
 import SensorPanel from './SensorPanel.vue';
@@ -33,9 +34,7 @@ const blank = () => ({
 const { draft, changed, clear } = useDraft('spot', blank);
 const { temperatureUnit, temperatureFromC, temperatureToC, lengthUnit, lengthFromCm, lengthToCm } =
   useUnits();
-const errors = ref<Record<string, string>>({});
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, send } = useSaving((field) => field.split('.')[0]!);
 
 /** An existing spot fills the form; a new one goes on where it was left. */
 watch(
@@ -98,15 +97,9 @@ const body = computed(() => {
 });
 
 async function save(): Promise<void> {
-  errors.value = {};
-  fault.value = '';
-  if (!draft.value.name.trim()) {
-    errors.value = { name: m.form.required };
-    return;
-  }
-  saving.value = true;
+  const missing: Record<string, string> = draft.value.name.trim() ? {} : { name: m.form.required };
   const { spot } = props;
-  try {
+  await send(missing, async () => {
     const saved = await api<SpotRow>(spot ? `/spots/${spot.id}` : '/spots', {
       method: spot ? 'PATCH' : 'POST',
       body: body.value,
@@ -116,13 +109,7 @@ async function save(): Promise<void> {
     open.value = false;
     if (spot) emit('changed', saved);
     else emit('added', saved);
-  } catch (error) {
-    const field = error instanceof ApiError ? error.field?.split('.')[0] : undefined;
-    if (field) errors.value = { [field]: wordsFor(error) };
-    else fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 /** What the sensor read replaces what was typed, where it read anything. */
 function takeReadings(monthlyC: (number | null)[], humidity: number | null): void {

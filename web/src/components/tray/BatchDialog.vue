@@ -7,9 +7,10 @@ import {
   type TrayMethod,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api } from '../../api/client.ts';
 import type { Plant, SpotRow, TrayBatch } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
@@ -50,9 +51,7 @@ const { draft: started, clear } = useDraft('batch', empty);
 const righted = ref(empty());
 /** What is typed of a new batch outlives the page; one that is put right starts from what it is. */
 const draft = computed(() => (props.changed ? righted.value : started.value));
-const errors = ref<Record<string, string>>({});
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, clearFaults, send } = useSaving();
 
 const rows = (from: Record<string, { label: string }>) =>
   Object.entries(from).map(([value, { label }]) => ({ value, title: label }));
@@ -66,8 +65,7 @@ watch(
   open,
   (isOpen) => {
     if (!isOpen) return;
-    errors.value = {};
-    fault.value = '';
+    clearFaults();
     if (props.changed) {
       const { parentId, name, taxon, groupId, method, medium } = props.changed;
       const { spotId, date, count, nodes, planned, note } = props.changed;
@@ -133,21 +131,12 @@ async function save(): Promise<void> {
   if (!name.trim()) found.name = m.form.required;
   if (!resolveTaxon(taxon) && !groupId) found.taxon = m.form.unknownTaxon;
   if (count === null || count < 1) found.count = m.form.number;
-  errors.value = found;
-  if (Object.keys(found).length > 0) return;
-  saving.value = true;
-  fault.value = '';
-  try {
+  await send(found, async () => {
     if (props.changed) await putRight(props.changed);
     else await start();
     open.value = false;
     emit('saved');
-  } catch (error) {
-    if (error instanceof ApiError && error.field) errors.value = { [error.field]: wordsFor(error) };
-    else fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 </script>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api } from '../../api/client.ts';
 import type { BatchLook, TrayBatch } from '../../api/types.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
@@ -23,9 +24,7 @@ const roots = ref<number | null>(null);
 const branching = ref<boolean | null>(null);
 const lost = ref<number | null>(0);
 const note = ref('');
-const errors = ref<Record<string, string>>({});
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, clearFaults, send } = useSaving();
 const branches = [
   { value: null, title: m.tray.notLooked },
   { value: true, title: m.tray.yes },
@@ -41,20 +40,14 @@ watch(
     branching.value = null;
     lost.value = 0;
     note.value = '';
-    errors.value = {};
-    fault.value = '';
+    clearFaults();
   },
   { immediate: true },
 );
 async function save(): Promise<void> {
-  if (rooted.value === null) {
-    errors.value = { rooted: m.form.number };
-    return;
-  }
-  saving.value = true;
-  errors.value = {};
-  fault.value = '';
-  try {
+  const missing =
+    rooted.value === null ? { rooted: m.form.number } : ({} as Record<string, string>);
+  await send(missing, async () => {
     const row = await api<BatchLook>(`/batches/${props.batch.id}/looks`, {
       method: 'POST',
       body: {
@@ -73,12 +66,7 @@ async function save(): Promise<void> {
       emit('saved');
     });
     emit('saved');
-  } catch (error) {
-    if (error instanceof ApiError && error.field) errors.value = { [error.field]: wordsFor(error) };
-    else fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 </script>
 
@@ -88,7 +76,7 @@ async function save(): Promise<void> {
     :title="m.tray.lookTitle(batch.name)"
     :save="m.tray.lookSave"
     :saving="saving"
-    :fault="fault || errors.date || ''"
+    :fault="fault"
     :width="520"
     @submit="save"
   >

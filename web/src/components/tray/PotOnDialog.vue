@@ -12,10 +12,11 @@ import {
   type Caution,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api } from '../../api/client.ts';
 import type { ShelfPot, SpotRow, TrayBatch } from '../../api/types.ts';
 import { kindOfRecipe } from '../../composables/figureWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
@@ -44,9 +45,7 @@ const potKey = ref('');
 const recipeId = ref('');
 const spotId = ref<number | null>(null);
 const date = ref('');
-const errors = ref<Record<string, string>>({});
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, clearFaults, send } = useSaving();
 
 watch(
   open,
@@ -59,8 +58,7 @@ watch(
     potKey.value = `rim-${batch.first.rimCm}`;
     spotId.value = batch.spotId;
     date.value = settings.current.today;
-    errors.value = {};
-    fault.value = '';
+    clearFaults();
   },
   { immediate: true },
 );
@@ -136,15 +134,9 @@ const steps = computed(() => {
 });
 
 async function save(): Promise<void> {
-  if (count.value === null) {
-    errors.value = { count: m.form.number };
-    return;
-  }
-  saving.value = true;
-  errors.value = {};
-  fault.value = '';
+  const missing = count.value === null ? { count: m.form.number } : ({} as Record<string, string>);
   const { id } = props.batch;
-  try {
+  await send(missing, async () => {
     const { plantIds } = await api<{ plantIds: number[] }>(`/batches/${id}/pot-on`, {
       method: 'POST',
       body: {
@@ -164,12 +156,7 @@ async function save(): Promise<void> {
       emit('saved');
     });
     emit('saved');
-  } catch (error) {
-    if (error instanceof ApiError && error.field) errors.value = { [error.field]: wordsFor(error) };
-    else fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 </script>
 

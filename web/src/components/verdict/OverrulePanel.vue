@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { addDays } from '@fernbank/core';
 import { ref } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api } from '../../api/client.ts';
 import type { Overrule, PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useDraft } from '../../composables/useDraft.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
@@ -22,17 +23,13 @@ const { draft, clear } = useDraft(`overrule.${props.file.plant.id}`, () => ({
   until: addDays(settings.current.today, MONTHS_2),
   reason: '',
 }));
-const errors = ref<Record<string, string>>({});
-const saving = ref(false);
+const { saving, errors, fault, send } = useSaving();
 
 async function say(): Promise<void> {
-  errors.value = {};
-  if (!draft.value.reason.trim()) {
-    errors.value = { reason: m.form.required };
-    return;
-  }
-  saving.value = true;
-  try {
+  const missing: Record<string, string> = draft.value.reason.trim()
+    ? {}
+    : { reason: m.form.required };
+  await send(missing, async () => {
     const { id } = await api<Overrule>('/overrules', {
       method: 'POST',
       body: { plantId: props.file.plant.id, date: settings.current.today, ...draft.value },
@@ -44,12 +41,7 @@ async function say(): Promise<void> {
       emit('changed');
     });
     emit('changed');
-  } catch (error) {
-    const field = error instanceof ApiError ? error.field : undefined;
-    errors.value = { [field ?? 'reason']: wordsFor(error) };
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 async function takeBack(overrule: Overrule): Promise<void> {
   try {
@@ -108,6 +100,7 @@ async function takeBack(overrule: Overrule): Promise<void> {
         auto-grow
         :error-messages="errors.reason"
       />
+      <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
       <div class="row">
         <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
           m.overrule.say

@@ -58,17 +58,23 @@ const remove = ({ id, rev, name: label }: SpotRow) =>
 const list = (schools: Record<string, { label: string }>) =>
   Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
 /** Schools of the hands: each says what it costs. */
-const handSchools: {
-  name: 'weakRootSchool' | 'rotSchool' | 'toPebblesSchool' | 'flushSchool' | 'winterSchool';
-  label: string;
-  rows: Record<string, { label: string; costs: string }>;
-}[] = [
+/** Schools whose choice has a price, each told beside it. */
+const SCHOOLS = [
+  { name: 'whenSchool', label: m.settings.when, rows: WHEN_SCHOOLS },
+  { name: 'sizeSchool', label: m.settings.size, rows: SIZE_SCHOOLS },
+  { name: 'oldMediumSchool', label: m.settings.oldMedium, rows: OLD_MEDIUM_SCHOOLS },
   { name: 'weakRootSchool', label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
   { name: 'rotSchool', label: m.settings.rot, rows: ROT_SCHOOLS },
   { name: 'toPebblesSchool', label: m.settings.toPebbles, rows: TO_PEBBLES },
   { name: 'flushSchool', label: m.settings.flush, rows: FLUSH_SCHOOLS },
   { name: 'winterSchool', label: m.settings.winter, rows: WINTER_SCHOOLS },
-];
+] as const satisfies {
+  name: keyof typeof settings.current;
+  label: string;
+  rows: Record<string, { label: string; costs: string }>;
+}[];
+const costsOf = ({ name, rows }: (typeof SCHOOLS)[number]) =>
+  (rows as Record<string, { costs: string }>)[settings.current[name]]!.costs;
 const papers = Object.entries(PAPERS).map(([value, { label }]) => ({ value, title: label }));
 const lightWord = (id: string) =>
   LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
@@ -125,44 +131,20 @@ const warmth = (spot: SpotRow) =>
       <p class="quiet">{{ m.settings.schoolsIntro }}</p>
       <div class="fields">
         <v-select
-          :model-value="settings.current.whenSchool"
-          :items="list(WHEN_SCHOOLS)"
-          :label="m.settings.when"
-          :hint="`${m.settings.costs}: ${WHEN_SCHOOLS[settings.current.whenSchool].costs}`"
+          v-for="school in SCHOOLS"
+          :key="school.name"
+          :model-value="settings.current[school.name]"
+          :items="list(school.rows)"
+          :label="school.label"
+          :hint="`${m.settings.costs}: ${costsOf(school)}`"
           persistent-hint
-          @update:model-value="(whenSchool) => change({ whenSchool })"
-        />
-        <v-select
-          :model-value="settings.current.sizeSchool"
-          :items="list(SIZE_SCHOOLS)"
-          :label="m.settings.size"
-          :hint="`${m.settings.costs}: ${SIZE_SCHOOLS[settings.current.sizeSchool].costs}`"
-          persistent-hint
-          @update:model-value="(sizeSchool) => change({ sizeSchool })"
-        />
-        <v-select
-          :model-value="settings.current.oldMediumSchool"
-          :items="list(OLD_MEDIUM_SCHOOLS)"
-          :label="m.settings.oldMedium"
-          :hint="`${m.settings.costs}: ${OLD_MEDIUM_SCHOOLS[settings.current.oldMediumSchool].costs}`"
-          persistent-hint
-          @update:model-value="(oldMediumSchool) => change({ oldMediumSchool })"
+          @update:model-value="(value: string) => change({ [school.name]: value })"
         />
         <v-select
           :model-value="settings.current.firstWaterSchool"
           :items="list(FIRST_WATER_SCHOOLS)"
           :label="m.settings.firstWater"
           @update:model-value="(firstWaterSchool) => change({ firstWaterSchool })"
-        />
-        <v-select
-          v-for="school in handSchools"
-          :key="school.name"
-          :model-value="settings.current[school.name]"
-          :items="list(school.rows)"
-          :label="school.label"
-          :hint="`${m.settings.costs}: ${school.rows[settings.current[school.name]]!.costs}`"
-          persistent-hint
-          @update:model-value="(value: string) => change({ [school.name]: value })"
         />
       </div>
       <GroupSchools
