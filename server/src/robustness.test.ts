@@ -1,7 +1,7 @@
 import { addDays, CATALOGUE, MEDIUM_KINDS, possibleValues, SIGNALS } from '@fernbank/core';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { TODAY, testApp, type TestApp } from './testApp.ts';
+import { TODAY, testApp, type TestApp, takeRowBack } from './testApp.ts';
 
 let app: TestApp;
 beforeAll(() => (app = testApp({ garden: true })));
@@ -152,7 +152,7 @@ describe('any sound situation', () => {
             })
             .expect(201);
           expect(repot.body.tasks.length).toBeGreaterThanOrEqual(5);
-          await app.call.delete(`/api/repots/${repot.body.id}`).expect(204);
+          await takeRowBack(app, 'repots', repot.body.id).expect(200);
           await app.call.delete(`/api/plants/${plantId}`).expect(204);
         },
       ),

@@ -9,6 +9,7 @@ import { fillGarden } from '../../demo/fill.ts';
 import { createApp } from './app.ts';
 import type { OpenFile } from './db/driver.ts';
 import { openCollection } from './db/open.ts';
+import { deedThatBrought } from './history/dependents.ts';
 import { Journal } from './history/journal.ts';
 import { contextOf } from './context.ts';
 import { Door } from './door/door.ts';
@@ -18,6 +19,7 @@ export interface TestApp {
   call: ReturnType<typeof request>;
   app: Express;
   file: OpenFile;
+  journal: Journal;
   path: string;
   close(): void;
 }
@@ -56,20 +58,27 @@ function served(
   { today: day = TODAY }: TestOptions,
 ): TestApp {
   const today = () => day;
+  const journal = new Journal(file);
   const app = createApp(
-    contextOf({ file, path, journal: new Journal(file), door, today, version: 'test' }),
+    contextOf({ file, path, journal, door, today, version: 'test' }),
     pino({ level: 'silent' }),
   );
   return {
     call: request(app),
     app,
     file,
+    journal,
     path,
     close: () => {
       file.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** Takes back the deed that brought a row, as a page does that shows it. */
+export function takeRowBack(app: TestApp, of: string, id: number) {
+  return app.call.post(`/api/history/${deedThatBrought(app.file, of, id)}/undo`);
 }
 
 export const ROUND_POT = {
@@ -88,6 +97,11 @@ export function handsOf(app: () => TestApp) {
     const { status, body: answer } = await app().call.post(path).send(body);
     return [status, answer.error?.field ?? answer.error?.code, answer.error?.message] as const;
   };
+  /** The entry of the history that a write became. */
+  const deedOf = ({ headers }: { headers: Record<string, string> }) =>
+    Number(headers['x-fernbank-deed']);
+  const undo = (deed: number, body: object = {}) =>
+    app().call.post(`/api/history/${deed}/undo`).send(body);
   const ago = (days: number) => addDays(TODAY, -days);
 
   async function addPlant(over: object = {}) {
@@ -112,5 +126,5 @@ export function handsOf(app: () => TestApp) {
       recipeId: 'everyday',
       ...over,
     });
-  return { get, add, refused, addPlant, repot, ago };
+  return { get, add, refused, addPlant, repot, ago, deedOf, undo };
 }

@@ -3,34 +3,20 @@ import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { FitPlan } from './schema.ts';
 import { tracked } from './tracked.ts';
 
-/** Bags and litres as a draw found them and left them, so that it can be taken back to the last drop. */
-export interface Drawn {
-  /** key of the component */
-  component: string;
-  litres: number;
-  before: { bags: number; openL: number };
-  after: { bags: number; openL: number };
-}
-
 /** A batch that was mixed on the day. */
 export interface MixedBatch {
   mix: string;
   date: string;
-  drawn: Drawn[];
 }
 
 /** Bars of the shelf that were cut into poles. */
 export interface CutBars {
   kind: SupportKindId;
-  taken: { supportId: number; count: number; before: { count: number; free: number } }[];
-  /** rows of the shelf that hold what was left over and is long enough to keep */
-  offcuts: number[];
 }
 
 /** A component whose bags were bought for the day. */
 export interface BoughtBags {
   component: string;
-  drawn: Drawn;
 }
 
 /** A potting day, of one date or several. */

@@ -28,12 +28,6 @@ export const outcomes = sqliteTable(
     grade: text('grade').$type<Grade>().notNull(),
     seen: text('seen', { mode: 'json' }).$type<Seen[]>().notNull(),
     photoId: integer('photo_id').references(() => photos.id, { onDelete: 'set null' }),
-    /** what a plant that was lost stood in, so that it can come back */
-    left: text('left', { mode: 'json' }).$type<{
-      potId: number | null;
-      coverId: number | null;
-      supportId: number | null;
-    } | null>(),
     note: text('note').notNull().default(''),
   },
   (table) => [

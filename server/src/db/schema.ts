@@ -37,7 +37,7 @@ import type {
   WinterSchool,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import { days, type Drawn } from './days.ts';
+import { days } from './days.ts';
 import { tracked } from './tracked.ts';
 
 export * from './days.ts';
@@ -232,12 +232,6 @@ export interface Housing {
   /** absent in records from before supports and covers were kept */
   support?: HousedSupport | null;
   coverId?: number | null;
-  /** where the shelf's pot was taken from */
-  takenFrom?: 'free' | 'soaking';
-  /** and since when others like it soaked then */
-  takenSince?: string | null;
-  /** where the pot that was left went, when not to soak */
-  leftTo?: 'apart';
 }
 
 /** A support as it stands with a plant. */
@@ -275,7 +269,6 @@ export const repots = sqliteTable(
       .$type<
         Housing & {
           lastRepot: string | null;
-          plan?: FitPlan | null;
           /** the batch of the tray that it came from, with so many starts: there was no pot before */
           fromBatch?: { id: number; starts: number };
         }
@@ -295,8 +288,6 @@ export const repots = sqliteTable(
     pieces: integer('pieces').notNull().default(1),
     /** the potting day that it was part of */
     dayId: integer('day_id').references(() => days.id, { onDelete: 'set null' }),
-    /** what its mix took off the stock; null: nothing, or its day’s batch did */
-    drawn: text('drawn', { mode: 'json' }).$type<Drawn[] | null>(),
     /** minutes of hands, step by step, as they were ticked */
     timed: text('timed', { mode: 'json' }).$type<TimedStep[] | null>(),
     note: text('note').notNull().default(''),

@@ -11,10 +11,10 @@ import { STAMPS } from './triggers.ts';
 let app: TestApp;
 beforeEach(() => (app = testApp()));
 afterEach(() => app.close());
-const { get, add, addPlant, repot } = handsOf(() => app);
+const { get, add, addPlant, repot, deedOf } = handsOf(() => app);
 
 const newest = async () => (await get('/api/history')).items[0];
-const undo = (id: number) => app.call.post(`/api/history/${id}/undo`);
+const undo = (id: number, body: object = {}) => app.call.post(`/api/history/${id}/undo`).send(body);
 
 /** All rows of the collection without what a change only stamps. */
 function rows(of = app) {
@@ -117,7 +117,7 @@ describe('the history', () => {
     const before = rows();
     const { status, body } = await undo(first.id);
     expect(status).toBe(409);
-    expect(body.error.message).toMatch(/changed later .*change a plant.* Take that back first/);
+    expect(body.error.message).toMatch(/rests on this: change a plant/);
     expect(rows()).toEqual(before);
   });
 
@@ -126,9 +126,84 @@ describe('the history', () => {
     const added = await newest();
     await add('/api/looks', { plantId: plant.id, date: TODAY, signals: { smell: 'sour' } });
     const { status, body } = await undo(added.id);
-    expect([status, body.error.code]).toEqual([409, 'cannotUndo']);
-    expect(body.error.message).toContain('looks');
+    expect([status, body.error.code]).toEqual([409, 'dependents']);
+    expect(body.error.message).toContain('add a look');
     expect((await get('/api/looks')).items).toHaveLength(1);
+  });
+
+  it('takes back what rests on a deed with it when the keeper says so, as one deed', async () => {
+    const plant = await addPlant();
+    const before = rows();
+    const repotted = await app.call.post('/api/repots').send({
+      plantId: plant.id,
+      date: TODAY,
+      pot: ROUND_POT,
+      mediumKind: 'peatSoil',
+      recipeId: 'everyday',
+    });
+    const { tasks } = repotted.body as { tasks: { id: number }[] };
+    const done = await app.call.patch(`/api/tasks/${tasks[0]!.id}`).send({ done: TODAY });
+    const moved = await app.call.patch(`/api/tasks/${tasks[0]!.id}`).send({ done: null });
+    await app.call.patch(`/api/plants/${plant.id}`).send({ note: 'stays' });
+    const patched = rows();
+    // Opened again it is as the repot left it: nothing stands in the way of that.
+    await undo(deedOf(repotted)).expect(200);
+    expect({ ...rows(), plants: [] }).toEqual({ ...before, plants: [] });
+    const again = await newest();
+    await undo(again.id).expect(200);
+    expect(rows()).toEqual(patched);
+    await app.call.patch(`/api/tasks/${tasks[0]!.id}`).send({ done: TODAY });
+    const last = await newest();
+    const refused = await undo(deedOf(repotted)).expect(409);
+    const dependents = refused.body.error.dependents.map((deed: { id: number }) => deed.id);
+    expect(dependents).toContain(last.id);
+    expect(dependents).not.toContain(deedOf(await app.call.get('/api/health')));
+    // Told of some only, the others are still asked about.
+    await undo(deedOf(repotted), { also: dependents.slice(1) }).expect(409);
+    await undo(deedOf(repotted), { also: dependents }).expect(200);
+    expect(rows().tasks).toEqual([]);
+    expect((await get(`/api/plants/${plant.id}`)).note).toBe('stays');
+    const withIt = await newest();
+    await undo(withIt.id).expect(200);
+    const told = (await get('/api/history?limit=50')).items as { id: number; undoneBy: number }[];
+    const standing = [deedOf(repotted), deedOf(done), deedOf(moved), last.id];
+    expect(standing.map((id) => told.find((deed) => deed.id === id)!.undoneBy)).toEqual(
+      standing.map(() => null),
+    );
+  });
+
+  it('knows what hangs on a component or a recipe by its key', async () => {
+    const made = await app.call.post('/api/components').send({ label: 'Husk', like: 'coir' });
+    const key = made.body.id as string;
+    const parts = [
+      { component: key, parts: 1 },
+      { component: 'perlite', parts: 1 },
+    ];
+    const recipe = await app.call.post('/api/recipes').send({ label: 'Husky', parts });
+    expect(recipe.status).toBe(201);
+    const plant = await addPlant({ recipeId: recipe.body.id, mediumKind: 'mix' });
+    const { body } = await undo(deedOf(made)).expect(409);
+    expect(body.error.dependents.map((deed: { what: string }) => deed.what)).toEqual(
+      expect.arrayContaining(['add a plant']),
+    );
+    expect(body.error.dependents).toHaveLength(2);
+    await get('/api/verdicts');
+    const also = body.error.dependents.map((deed: { id: number }) => deed.id);
+    await undo(deedOf(made), { also }).expect(200);
+    expect((await app.call.get(`/api/plants/${plant.id}`)).status).toBe(404);
+    expect((await get('/api/verdicts')).items).toEqual([]);
+  });
+
+  it('never gives a key to another component or recipe, even once the first is gone', async () => {
+    for (const [path, body] of [
+      ['/api/components', { label: 'Husk', like: 'coir' }],
+      ['/api/recipes', { label: 'Husky', parts: [{ component: 'perlite', parts: 1 }] }],
+    ] as const) {
+      const first = await app.call.post(path).send(body).expect(201);
+      await undo(deedOf(first)).expect(200);
+      const second = await app.call.post(path).send(body).expect(201);
+      expect(second.body.id).not.toBe(first.body.id);
+    }
   });
 
   it('can do again what was taken back, and only once', async () => {

@@ -70,6 +70,11 @@ export class Journal {
     });
   }
 
+  /** The deed that is being written. */
+  deedNow(): number {
+    return Number(this.file.value('SELECT id FROM temp.deed_now'));
+  }
+
   /** Is told before a write begins, and when it is over, whether or not anything came of it. */
   onBegin(begins: () => void): void {
     this.#begins = begins;

@@ -73,6 +73,13 @@ export function bin(file: OpenFile, since: string): DeedShown[] {
     .map((deed) => shown(file, deed));
 }
 
+/** One deed as the history shows it. @throws RangeError when there is none */
+export function deedShown(file: OpenFile, id: number): DeedShown {
+  const [deed] = file.rows('SELECT * FROM deeds WHERE id = ?', id);
+  if (!deed) throw new RangeError(`deed must be one of the history, got ${id}`);
+  return shown(file, deed);
+}
+
 function shown(file: OpenFile, deed: Cells): DeedShown {
   const id = Number(deed.id);
   const counts = Object.fromEntries(

@@ -7,6 +7,8 @@ import { check } from './validate.ts';
 export interface Described<Body> {
   summary: string;
   body?: Schema<Body>;
+  /** a body that may be left out: then it is an empty one */
+  bodyOptional?: boolean;
   /** query parameters beside those that are read by `page` */
   query?: Schema;
   /** status of the answer, 200 when absent */
@@ -87,7 +89,8 @@ export class DescribedRouter {
   ): void {
     const operation = this.describe(method, path, what);
     this.router[method](path, async (request, response) => {
-      const body = what.body ? check(what.body, request.body) : (undefined as Body);
+      const given: unknown = request.body ?? (what.bodyOptional ? {} : undefined);
+      const body = what.body ? check(what.body, given) : (undefined as Body);
       if (method === 'get') return handler(request, response, body);
       await what.ready?.();
       if (what.alone) return handler(request, response, body);

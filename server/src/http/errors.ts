@@ -7,6 +7,8 @@ export class HttpError extends Error {
     readonly code: string,
     message: string,
     readonly field?: string,
+    /** what else the caller needs to go on, beside code and message */
+    readonly more: object = {},
   ) {
     super(message);
   }
@@ -59,7 +61,7 @@ export const unknownRoute: RequestHandler = (request) => {
 export const errorHandler: ErrorRequestHandler = (error, request, response, _next) => {
   const known = asHttpError(error);
   if (!known) request.log.error({ err: error as Error }, 'unexpected error');
-  const { status, code, message, field } =
+  const { status, code, message, field, more } =
     known ?? new HttpError(500, 'internal', 'something went wrong here; nothing was changed');
-  response.status(status).json({ error: { code, message, ...(field ? { field } : {}) } });
+  response.status(status).json({ error: { code, message, ...(field ? { field } : {}), ...more } });
 };

@@ -38,14 +38,14 @@ export interface Rows<T extends RowTable, New = never, Changed = never> {
   /** a row as it is answered */
   shown?: (row: RowOf<T>) => { id: number; rev: number };
   /** made from a body; `values` checks and completes it */
-  made?: { body: Schema<New>; values: (tx: Db, input: New) => Record<string, unknown> };
+  made?: { body: Schema<New>; values: (input: New) => Record<string, unknown> };
   /** changed by a body; `values` checks it against the row and completes it */
   changed?: {
     body: Schema<Changed>;
-    values: (tx: Db, before: RowOf<T>, changed: Changed) => Record<string, unknown>;
+    values: (before: RowOf<T>, changed: Changed) => Record<string, unknown>;
   };
   /** removed; `check` refuses, or lets go of what hangs on it */
-  removed?: { check?: (tx: Db, row: RowOf<T>) => void };
+  removed?: { check?: (row: RowOf<T>) => void };
 }
 
 /** Adds list, one, add, change and remove to a router, as far as they are given; each write is one transaction. */
@@ -68,40 +68,34 @@ export function addRows<T extends RowTable, New, Changed>(
   if (made) {
     const { body, values } = made;
     routes.post('/', { summary: `add ${what}`, body }, (_request, response, input) => {
-      const row = db.transaction((tx) =>
-        tx
-          .insert(table)
-          .values({ ...stamp(), ...values(tx, input) } as never)
-          .returning()
-          .get(),
-      ) as unknown as RowOf<T>;
+      const row = db
+        .insert(table)
+        .values({ ...stamp(), ...values(input) } as never)
+        .returning()
+        .get() as unknown as RowOf<T>;
       sendRow(response.location(`/api/${address}/${row.id}`), shown(row), 201);
     });
   }
   if (changed) {
     const { body, values } = changed;
     routes.patch('/:id', { summary: `change ${what}`, body }, (request, response, input) => {
-      const row = db.transaction((tx) => {
-        const before = one(tx, request);
-        checkFresh(request, before);
-        return tx
-          .update(table)
-          .set({ ...values(tx, before, input), ...touch(before) } as never)
-          .where(eq(table.id, before.id))
-          .returning()
-          .get();
-      }) as unknown as RowOf<T>;
+      const before = one(db, request);
+      checkFresh(request, before);
+      const row = db
+        .update(table)
+        .set({ ...values(before, input), ...touch(before) } as never)
+        .where(eq(table.id, before.id))
+        .returning()
+        .get() as unknown as RowOf<T>;
       sendRow(response, shown(row));
     });
   }
   if (removed) {
     routes.delete('/:id', { summary: `remove ${what}` }, (request, response) => {
-      db.transaction((tx) => {
-        const row = one(tx, request);
-        checkFresh(request, row);
-        removed.check?.(tx, row);
-        tx.delete(table).where(eq(table.id, row.id)).run();
-      });
+      const row = one(db, request);
+      checkFresh(request, row);
+      removed.check?.(row);
+      db.delete(table).where(eq(table.id, row.id)).run();
       response.status(204).end();
     });
   }

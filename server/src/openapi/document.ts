@@ -116,7 +116,7 @@ export async function apiDocument(places: readonly Place[], version: string): Pr
 const tagOf = (path: string) => path.split('/')[1]!;
 
 async function described(operation: Operation, path: string): Promise<ApiOperation> {
-  const { method, summary, status = 200, body, example, sum } = operation;
+  const { method, summary, status = 200, body, bodyOptional, example, sum } = operation;
   const parameters = parametersOf(operation, path);
   const schema = body ? jsonSchemaOf(body) : null;
   const answer = body && example && sum ? await sum(check(body, example)) : undefined;
@@ -128,7 +128,7 @@ async function described(operation: Operation, path: string): Promise<ApiOperati
     ...(schema
       ? {
           requestBody: {
-            required: true,
+            required: !bodyOptional,
             content: { 'application/json': { schema, ...(example ? { example } : {}) } },
           },
         }

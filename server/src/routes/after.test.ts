@@ -1,11 +1,11 @@
 import { addDays, daysBetween } from '@fernbank/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { handsOf, ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
+import { handsOf, ROUND_POT, testApp, TODAY, type TestApp, takeRowBack } from '../testApp.ts';
 
 let app: TestApp;
 afterEach(() => app.close());
 
-const { get, add, refused, addPlant, repot, ago } = handsOf(() => app);
+const { get, add, refused, addPlant, repot, ago, deedOf } = handsOf(() => app);
 
 const tasksOf = async (plantId: number) =>
   (await get(`/api/tasks?plantId=${plantId}&limit=100`)).items as {
@@ -114,8 +114,13 @@ describe('outcomes', () => {
     expect(row).toMatchObject({ at: 'weeks3', plantId: plant.id });
     expect(await taskBy(plant.id, 'weeks3')).toBeUndefined();
     expect((await refused('/api/outcomes', grade(id)))[0]).toBe(409);
-    await app.call.patch(`/api/outcomes/${row.id}`).send({ grade: 'holdsOn' }).expect(200);
-    await app.call.delete(`/api/outcomes/${row.id}`).expect(204);
+    const changed = await app.call.patch(`/api/outcomes/${row.id}`).send({ grade: 'holdsOn' });
+    // What was changed since is named, and goes only with the keeper's word.
+    const asked = await takeRowBack(app, 'outcomes', row.id).expect(409);
+    const also = asked.body.error.dependents.map((deed: { id: number }) => deed.id);
+    expect(also).toEqual([deedOf(changed)]);
+    await takeRowBack(app, 'outcomes', row.id).send({ also }).expect(200);
+    expect((await get(`/api/plants/${plant.id}/file`)).outcomes).toEqual([]);
     expect(await taskBy(plant.id, 'weeks3')).toBeDefined();
   });
 
@@ -163,7 +168,7 @@ describe('outcomes', () => {
       .send({ seen: ['lost'] })
       .expect(200);
     expect(await listed()).toBe(0);
-    await app.call.delete(`/api/outcomes/${row.id}`).expect(204);
+    await takeRowBack(app, 'outcomes', row.id).expect(200);
     expect(await listed()).toBe(1);
     expect(await get(`/api/pots/${pot.id}`)).toMatchObject({ free: 0, soaking: 0 });
   });
@@ -176,8 +181,10 @@ describe('outcomes', () => {
     const row = await add('/api/outcomes', grade(id, { grade: 'suffers', seen: ['lost'] }));
     const next = await addPlant({ name: 'Purser' });
     await repot(next.id, { potId: pot.id, pot: shape, date: TODAY });
-    await app.call.delete(`/api/outcomes/${row.id}`).expect(204);
-    expect((await get(`/api/plants/${plant.id}`)).potId).toBeNull();
+    const asked = await takeRowBack(app, 'outcomes', row.id).expect(409);
+    expect(asked.body.error.message).toContain('write a repot down');
+    await app.call.patch(`/api/outcomes/${row.id}`).send({ seen: [] }).expect(200);
+    expect(await get(`/api/plants/${plant.id}`)).toMatchObject({ potId: null, goneOn: null });
     expect((await get(`/api/plants/${next.id}`)).potId).toBe(pot.id);
     expect(await get(`/api/pots/${pot.id}`)).toMatchObject({ free: 0, soaking: 0 });
   });
@@ -268,9 +275,9 @@ describe('a division', () => {
       mediumKind: batch.first.mediumKind,
       spotId: batch.spotId,
     });
-    expect((await app.call.delete(`/api/repots/${first.id}`)).status).toBe(409);
-    await app.call.post(`/api/batches/${batch.id}/take-back`).send({ plantIds }).expect(200);
-    await app.call.delete(`/api/repots/${first.id}`).expect(204);
+    expect((await takeRowBack(app, 'repots', first.id)).status).toBe(409);
+    await takeRowBack(app, 'plants', plantIds[0]).expect(200);
+    await takeRowBack(app, 'repots', first.id).expect(200);
     expect((await get('/api/batches/tray')).items).toEqual([]);
   });
 });

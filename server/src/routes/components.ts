@@ -13,10 +13,11 @@ import {
   type KitchenReading,
   type OwnNumber,
 } from '@fernbank/core';
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import type { Db } from '../db/driver.ts';
+import { ownKey } from '../db/keys.ts';
 import { components } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError, invalid, notFound } from '../http/errors.ts';
@@ -210,14 +211,9 @@ export function componentRoutes(context: Context): DescribedRouter {
     '/',
     { summary: 'add a component of your own', body: newComponent },
     (_request, response, { own, ...input }) => {
-      const row = db.transaction((tx) => {
-        const n = tx.get<{ n: number }>(
-          sql`select coalesce(max(id), 0) + 1 as n from components`,
-        ).n;
-        const key = `own-${n}`;
-        const fresh = { ...asShipped(input.like), key, rev: 0 };
-        return write(tx, fresh, { ...input, own: mergedOwn({}, own) });
-      });
+      const key = ownKey(db, 'components');
+      const fresh = { ...asShipped(input.like), key, rev: 0 };
+      const row = write(db, fresh, { ...input, own: mergedOwn({}, own) });
       sendRow(response.location(`/api/components/${row.key}`), shown(row), 201);
     },
   );
@@ -225,15 +221,13 @@ export function componentRoutes(context: Context): DescribedRouter {
     '/:id',
     { summary: 'change a component; a shipped one too', body: changedComponent },
     (request, response, { own, handling, ...input }) => {
-      const row = db.transaction((tx) => {
-        const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, before);
-        if (input.removed) checkUnused(tx, before);
-        return write(tx, before, {
-          ...input,
-          ...(own ? { own: mergedOwn(before.own, own) } : {}),
-          ...(handling ? { handling: { ...before.handling, ...handling } } : {}),
-        });
+      const before = rowOf(db, request.params.id as string);
+      checkFresh(request, before);
+      if (input.removed) checkUnused(db, before);
+      const row = write(db, before, {
+        ...input,
+        ...(own ? { own: mergedOwn(before.own, own) } : {}),
+        ...(handling ? { handling: { ...before.handling, ...handling } } : {}),
       });
       sendRow(response, shown(row));
     },
@@ -242,12 +236,10 @@ export function componentRoutes(context: Context): DescribedRouter {
     '/:id',
     { summary: 'remove a component of your own; plants that stand in it keep it' },
     (request, response) => {
-      db.transaction((tx) => {
-        const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, before);
-        checkUnused(tx, before);
-        write(tx, before, { removed: true });
-      });
+      const before = rowOf(db, request.params.id as string);
+      checkFresh(request, before);
+      checkUnused(db, before);
+      write(db, before, { removed: true });
       response.status(204).end();
     },
   );
@@ -260,15 +252,13 @@ export function componentRoutes(context: Context): DescribedRouter {
     },
     (request, response, { date = context.today(), ...reading }) => {
       const on = notAhead(context, 'date', date);
-      const row = db.transaction((tx) => {
-        const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, before);
-        const { n } = componentOf(recordOf(before));
-        const own = ownFromKitchenTest(kitchenTest(reading, n), on);
-        return write(tx, before, {
-          own: mergedOwn(before.own, own),
-          kitchen: { on, reading },
-        });
+      const before = rowOf(db, request.params.id as string);
+      checkFresh(request, before);
+      const { n } = componentOf(recordOf(before));
+      const own = ownFromKitchenTest(kitchenTest(reading, n), on);
+      const row = write(db, before, {
+        own: mergedOwn(before.own, own),
+        kitchen: { on, reading },
       });
       sendRow(response, shown(row));
     },
@@ -277,20 +267,18 @@ export function componentRoutes(context: Context): DescribedRouter {
     '/stock',
     { summary: 'set what there is of several components at once', body: stockBody, status: 200 },
     (_request, response, { changes }) => {
-      const rows = db.transaction((tx) =>
-        changes.map(({ id, bags, openL, rev }, i) => {
-          const before = rowOf(tx, id);
-          if (before.rev !== rev) {
-            throw new HttpError(
-              412,
-              'stale',
-              `the stock of ${before.label} was changed elsewhere meanwhile; load it again first`,
-              `changes.${i}`,
-            );
-          }
-          return write(tx, before, { bags, openL });
-        }),
-      );
+      const rows = changes.map(({ id, bags, openL, rev }, i) => {
+        const before = rowOf(db, id);
+        if (before.rev !== rev) {
+          throw new HttpError(
+            412,
+            'stale',
+            `the stock of ${before.label} was changed elsewhere meanwhile; load it again first`,
+            `changes.${i}`,
+          );
+        }
+        return write(db, before, { bags, openL });
+      });
       response.json({ items: rows.map(shown) });
     },
   );

@@ -9,6 +9,7 @@ import { HttpError } from '../http/errors.ts';
 import { isoDate, rowId, supportKindId } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
+import { undoBody } from './history.ts';
 import { pin } from './pins.ts';
 import { dayCsv, DAY_LISTS } from '../services/dayLists.ts';
 import { doneOf, type DayRow } from '../services/dayOfRepot.ts';
@@ -22,7 +23,7 @@ import {
   onDay,
   reopenDay,
   settleDay,
-  undoDay,
+  takeDayBack,
   type DayEvent,
   type ToldMove,
 } from '../services/days.ts';
@@ -128,20 +129,20 @@ export function dayRoutes(context: Context): DescribedRouter {
     shown,
     made: {
       body: newDay,
-      values: (tx, { carries, ...input }) => {
+      values: ({ carries, ...input }) => {
         const last = input.dates[input.dates.length - 1]!.date;
         const made = { ...input, nextChance: input.nextChance ?? addDays(last, NEXT_CHANCE_DAYS) };
         checkAsk(made);
-        return { ...made, ...(carries === undefined ? {} : carriedFrom(tx, carries)) };
+        return { ...made, ...(carries === undefined ? {} : carriedFrom(db, carries)) };
       },
     },
-    changed: { body: changedDay, values: (_tx, before, changed) => changeDay(before, changed) },
+    changed: { body: changedDay, values: (before, changed) => changeDay(before, changed) },
     removed: {
-      check: (tx, row) => {
-        if (doneOf(tx, row.id).length > 0 || row.mixed.length > 0) {
+      check: (row) => {
+        if (doneOf(db, row.id).length > 0 || row.mixed.length > 0) {
           throw new HttpError(409, 'inUse', 'something was done on this day: take it back first');
         }
-        if (row.state === 'settled') reopenDay(tx, row.id, context.today());
+        if (row.state === 'settled') reopenDay(db, row.id, context.today());
       },
     },
   });
@@ -181,7 +182,7 @@ export function dayRoutes(context: Context): DescribedRouter {
     '/:id/events',
     { summary: 'report of a day: bought, mixed, cut', body: dayEvent, status: 200 },
     (request, response, event) => {
-      sendRow(response, shown(onDay(db, idOf(request), event)));
+      sendRow(response, shown(onDay(context.journal.file, idOf(request), event)));
     },
   );
   routes.post('/:id/close', { summary: 'a day is over', status: 200 }, (request, response) => {
@@ -189,11 +190,16 @@ export function dayRoutes(context: Context): DescribedRouter {
   });
   routes.post(
     '/:id/undo',
-    { summary: 'take a whole day back: repots, batches, cuts and bags', status: 200 },
-    (request, response) => {
+    {
+      summary: 'take a whole day back: repots, batches, cuts and bags',
+      body: undoBody,
+      bodyOptional: true,
+      status: 200,
+    },
+    (request, response, { also }) => {
       const row = rowOr404(db, days, idOf(request), 'day');
       checkFresh(request, row);
-      sendRow(response, shown(undoDay(db, row.id)));
+      sendRow(response, shown(takeDayBack(context.journal.file, row.id, also)));
     },
   );
   for (const list of DAY_LISTS) {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
+import { ROUND_POT, testApp, TODAY, type TestApp, takeRowBack } from '../testApp.ts';
 
 let app: TestApp;
 beforeEach(() => (app = testApp()));
@@ -98,7 +98,7 @@ describe('cover pots', () => {
     const repot = await add('/api/repots', { plantId: plant.id, ...ORDER, pot: wide(19, 15) });
     expect((await get(`/api/plants/${plant.id}`)).coverId).toBeNull();
     expect((await get(`/api/pots/${snug.id}`)).free).toBe(1);
-    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    await takeRowBack(app, 'repots', repot.id).expect(200);
     expect((await get(`/api/plants/${plant.id}`)).coverId).toBe(snug.id);
     expect((await get(`/api/pots/${snug.id}`)).free).toBe(0);
   });
@@ -150,7 +150,7 @@ describe('the shelf of supports', () => {
       supportId: mesh.id,
     });
     expect((await app.call.delete(`/api/supports/${mesh.id}`)).status).toBe(409);
-    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    await takeRowBack(app, 'repots', repot.id).expect(200);
     expect((await get(`/api/supports/${mesh.id}`)).free).toBe(4);
     expect((await get(`/api/plants/${plant.id}`)).supportCm).toBeNull();
   });
@@ -165,7 +165,7 @@ describe('the shelf of supports', () => {
     const extend = async () =>
       (await get('/api/tasks')).items.filter(({ kind }: { kind: string }) => kind === 'extend');
     expect(await extend()).toMatchObject([{ due: '2026-07-01', plantId: plant.id }]);
-    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    await takeRowBack(app, 'repots', repot.id).expect(200);
     expect(await extend()).toEqual([]);
   });
 
@@ -228,7 +228,7 @@ describe('fitting', () => {
       soaking: 0,
       soakingSince: null,
     });
-    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    await takeRowBack(app, 'repots', repot.id).expect(200);
     expect(await get(`/api/pots/${pot.id}`)).toMatchObject({ free: 0, soaking: 1 });
   });
 });
@@ -267,7 +267,7 @@ describe('what was settled on', () => {
     await put(plant.id, PLAN).expect(200);
     const repot = await add('/api/repots', { plantId: plant.id, ...ORDER });
     expect((await get('/api/plans')).items).toEqual([]);
-    await app.call.delete(`/api/repots/${repot.id}`).expect(204);
+    await takeRowBack(app, 'repots', repot.id).expect(200);
     expect((await get('/api/plans')).items[0].fit).toMatchObject({ potLabel: 'green 17' });
   });
 

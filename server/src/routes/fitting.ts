@@ -81,28 +81,26 @@ export function fittingRoutes(context: Context): DescribedRouter {
       checkPot(fit.pot);
       checkMix(db, fit);
       if (fit.support) checkSection(fit.support.section);
-      const row = db.transaction((tx) => {
-        const plant = rowOr404(tx, plants, idOf(request), 'plant');
-        const before = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
-        if (before) checkFresh(request, before);
-        const date = context.today();
-        const { pieces, counted } = fit.cuts;
-        const { traits } = plantFile(tx, plant, date, readSettings(tx)).situation;
-        const fault = counted ? piecesFault(pieces, traits, counted) : null;
-        if (fault) throw invalid('cuts.pieces', fault);
-        return before
-          ? tx
-              .update(plans)
-              .set({ fit, date, ...touch(before) })
-              .where(eq(plans.id, before.id))
-              .returning()
-              .get()
-          : tx
-              .insert(plans)
-              .values({ ...stamp(), plantId: plant.id, date, fit })
-              .returning()
-              .get();
-      });
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      const before = db.select().from(plans).where(eq(plans.plantId, plant.id)).get();
+      if (before) checkFresh(request, before);
+      const date = context.today();
+      const { pieces, counted } = fit.cuts;
+      const { traits } = plantFile(db, plant, date, readSettings(db)).situation;
+      const fault = counted ? piecesFault(pieces, traits, counted) : null;
+      if (fault) throw invalid('cuts.pieces', fault);
+      const row = before
+        ? db
+            .update(plans)
+            .set({ fit, date, ...touch(before) })
+            .where(eq(plans.id, before.id))
+            .returning()
+            .get()
+        : db
+            .insert(plans)
+            .values({ ...stamp(), plantId: plant.id, date, fit })
+            .returning()
+            .get();
       sendRow(response, row);
     },
   );
@@ -110,10 +108,8 @@ export function fittingRoutes(context: Context): DescribedRouter {
     '/plants/:id/plan',
     { summary: 'drop what was settled on' },
     (request, response) => {
-      db.transaction((tx) => {
-        const plant = rowOr404(tx, plants, idOf(request), 'plant');
-        tx.delete(plans).where(eq(plans.plantId, plant.id)).run();
-      });
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      db.delete(plans).where(eq(plans.plantId, plant.id)).run();
       response.status(204).end();
     },
   );

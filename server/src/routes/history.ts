@@ -1,19 +1,24 @@
 import Joi from 'joi';
 import type { Context } from '../context.ts';
-import { whoAsks } from '../http/answered.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { rowId } from '../http/fields.ts';
 import { idOf } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { BIN_DAYS, emptyDeed, sinceDay } from '../history/keeping.ts';
 import { bin, history } from '../history/reading.ts';
-import { undoDeed } from '../history/undo.ts';
+import { takeBack } from '../history/undo.ts';
 
 const historyQuery = Joi.object<{ before?: number; limit: number; plantId?: number }>({
   before: rowId(),
   limit: Joi.number().integer().min(1).max(200).default(40),
   plantId: rowId(),
 });
+
+/** Later deeds that rest on one, which the keeper was shown and takes back with it. */
+const MOST_DEPENDENTS = 20_000;
+const alsoTakenBack = () => Joi.array().items(rowId()).max(MOST_DEPENDENTS).unique().default([]);
+/** What goes with a deed that is taken back. */
+export const undoBody = Joi.object<{ also: number[] }>({ also: alsoTakenBack() });
 
 /** Everything that was done, readable and to be taken back; and what was taken out. */
 export function historyRoutes(context: Context): DescribedRouter {
@@ -29,10 +34,16 @@ export function historyRoutes(context: Context): DescribedRouter {
   );
   routes.post(
     '/history/:id/undo',
-    { summary: 'take something back, or do what was taken back again', status: 200, alone: true },
-    (request, response) => {
-      const deed = undoDeed(journal, idOf(request), whoAsks(request, response));
-      response.json({ deed });
+    {
+      summary:
+        'take something back, or do what was taken back again; `also` names later deeds that go with it',
+      body: undoBody,
+      bodyOptional: true,
+      status: 200,
+    },
+    (request, response, { also }) => {
+      takeBack(journal.file, [idOf(request)], also);
+      response.json({ deed: journal.deedNow() });
     },
   );
   routes.get(

@@ -1,6 +1,6 @@
 import { recipe, RECIPES, COMPONENTS } from '@fernbank/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
+import { ROUND_POT, testApp, TODAY, type TestApp, takeRowBack } from '../testApp.ts';
 
 let app: TestApp;
 beforeEach(() => {
@@ -206,7 +206,7 @@ describe('recipes', () => {
     expect(await partsOfFile()).toEqual(PARTS);
     await app.call.delete('/api/recipes/everyday');
     expect(await partsOfFile()).toEqual(PARTS);
-    expect((await app.call.delete(`/api/repots/${written.body.id}`)).status).toBe(204);
+    await takeRowBack(app, 'repots', written.body.id).expect(200);
     expect(await partsOfFile()).toEqual(before);
   });
 
@@ -252,7 +252,7 @@ describe('recipes', () => {
     const ids = body.mixedIn.parts.map((part: { component: string }) => part.component);
     expect(ids).toHaveLength(2);
     expect(ids).not.toContain('peat');
-    await app.call.delete(`/api/repots/${body.id}`);
+    await takeRowBack(app, 'repots', body.id);
     // Worm compost on top of the climber's mix is left out as well.
     const climber = await app.call
       .post('/api/repots')

@@ -7,13 +7,7 @@ import { isoDate, note, rowId } from '../http/fields.ts';
 import { sendRow, ofPlant } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
-import {
-  changeOutcome,
-  dropOutcome,
-  keepOutcome,
-  whatWorked,
-  type NewOutcome,
-} from '../services/worked.ts';
+import { changeOutcome, keepOutcome, whatWorked, type NewOutcome } from '../services/worked.ts';
 
 const grade = () => Joi.string().valid(...Object.keys(GRADES));
 const seen = () =>
@@ -48,8 +42,11 @@ export function outcomeRoutes(context: Context): DescribedRouter {
     what: 'an outcome',
     plural: 'outcomes',
     where: (request) => ofPlant(request, outcomes),
-    changed: { body: changedOutcome, values: changeOutcome },
-    removed: { check: dropOutcome },
+    changed: {
+      body: changedOutcome,
+      values: (before, changed) => changeOutcome(context.journal.file, before, changed),
+    },
+    removed: {},
   });
   routes.post(
     '/',

@@ -6,7 +6,7 @@ import { changedPlant, newPlant } from '../http/plantBody.ts';
 import { addRows } from '../http/rows.ts';
 import { taxonOf, type PlantRow } from '../services/collection.ts';
 import { changedValues, checkPlant, checkSpot, newValues } from '../services/plants.ts';
-import { putPotBack, putSupportBack, soakPot } from '../services/shelf.ts';
+import { freePot, freeSupport, soakPot } from '../services/shelf.ts';
 
 const GONE = { key: 'gone', sql: isNotNull(plants.goneOn) };
 const PRESENT = { key: 'present', sql: isNull(plants.goneOn) };
@@ -27,21 +27,21 @@ export function plantRoutes(context: Context): DescribedRouter {
     where: ({ query }) => (query.gone === '1' ? GONE : PRESENT),
     made: {
       body: newPlant,
-      values: (tx, input) => {
+      values: (input) => {
         checkPlant(context, input);
         checkSpot(context, input.spotId);
-        return newValues(tx, input);
+        return newValues(db, input);
       },
     },
     changed: {
       body: changedPlant,
-      values: (tx, before, changed) => changedValues(context, tx, before, changed),
+      values: (before, changed) => changedValues(context, db, before, changed),
     },
     removed: {
-      check: (tx, row) => {
-        soakPot(tx, row.potId, context.today());
-        putPotBack(tx, row.coverId);
-        putSupportBack(tx, row.supportId);
+      check: (row) => {
+        soakPot(db, row.potId, context.today());
+        freePot(db, row.coverId);
+        freeSupport(db, row.supportId);
       },
     },
   });

@@ -9,10 +9,11 @@ import {
   type RecipePart,
 } from '@fernbank/core';
 import { isDeepStrictEqual } from 'node:util';
-import { desc, eq, sql } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
 import type { Db } from '../db/driver.ts';
+import { ownKey } from '../db/keys.ts';
 import { recipes, recipeVersions } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid, notFound } from '../http/errors.ts';
@@ -136,27 +137,22 @@ export function recipeRoutes(context: Context): DescribedRouter {
     },
   );
   routes.post('/', { summary: 'add a recipe', body: newRecipe }, (_request, response, input) => {
-    const row = db.transaction((tx) => {
-      const n = tx.get<{ n: number }>(sql`select coalesce(max(id), 0) + 1 as n from recipes`).n;
-      const made = { ...input, key: `own-${n}`, rev: 0, version: 1, removed: false };
-      checkRecipeRow(tx, made);
-      return tx
-        .insert(recipes)
-        .values({ ...made, ...stamp(), rev: 1 })
-        .returning()
-        .get();
-    });
+    const made = { ...input, key: ownKey(db, 'recipes'), rev: 0, version: 1, removed: false };
+    checkRecipeRow(db, made);
+    const row = db
+      .insert(recipes)
+      .values({ ...made, ...stamp(), rev: 1 })
+      .returning()
+      .get();
     sendRow(response.location(`/api/recipes/${row.key}`), shown(row), 201);
   });
   routes.patch(
     '/:id',
     { summary: 'change a recipe; other parts or extras make a new version', body: changedRecipe },
     (request, response, changed) => {
-      const row = db.transaction((tx) => {
-        const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, before);
-        return write(tx, before, changed, context.today());
-      });
+      const before = rowOf(db, request.params.id as string);
+      checkFresh(request, before);
+      const row = write(db, before, changed, context.today());
       sendRow(response, shown(row));
     },
   );
@@ -164,11 +160,9 @@ export function recipeRoutes(context: Context): DescribedRouter {
     '/:id',
     { summary: 'take a recipe off the list; plants that stand in it keep it' },
     (request, response) => {
-      db.transaction((tx) => {
-        const before = rowOf(tx, request.params.id as string);
-        checkFresh(request, before);
-        write(tx, before, { removed: true }, context.today());
-      });
+      const before = rowOf(db, request.params.id as string);
+      checkFresh(request, before);
+      write(db, before, { removed: true }, context.today());
       response.status(204).end();
     },
   );

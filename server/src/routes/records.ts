@@ -36,7 +36,7 @@ import { checkFresh, idOf, ofPlant, rowOr404, sendRow, stamp } from '../http/res
 import { addRows } from '../http/rows.ts';
 import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
-import { repot, undoRepot, type RepotOrder } from '../services/repotting.ts';
+import { forgetRepot, repot, type RepotOrder } from '../services/repotting.ts';
 import { completeTask, moveAfterLook, moveAfterWatering, moveTask } from '../services/tasks.ts';
 
 /** A plant cannot be seen, weighed or repotted before it came. */
@@ -77,14 +77,14 @@ export function lookRoutes(context: Context): DescribedRouter {
     where: (request) => ofPlant(request, looks),
     made: {
       body: newLook,
-      values: (tx, input) => {
+      values: (input) => {
         notAhead(context, 'date', input.date);
         checkArrived(context, input.plantId, input.date);
-        moveAfterLook(tx, input.plantId, input.date, input.signals);
+        moveAfterLook(db, input.plantId, input.date, input.signals);
         return input;
       },
     },
-    changed: { body: changedLook, values: (_tx, _before, changed) => changed },
+    changed: { body: changedLook, values: (_before, changed) => changed },
     removed: {},
   });
   return routes;
@@ -166,20 +166,15 @@ export function measurementRoutes(context: Context): DescribedRouter {
       checkRange(input.kind, input.value);
       const same = input.minute == null ? undefined : sameReading(db, input);
       if (same) return sendRow(response, same);
-      const row = db.transaction((tx) => {
-        if (input.kind === 'heightCm' && isNewestHeight(tx, input)) {
-          tx.update(plants)
-            .set({ heightCm: input.value })
-            .where(eq(plants.id, input.plantId))
-            .run();
-        }
-        if (input.kind === 'watered') moveAfterWatering(tx, input.plantId, input.date);
-        return tx
-          .insert(measurements)
-          .values({ ...stamp(), ...input })
-          .returning()
-          .get();
-      });
+      if (input.kind === 'heightCm' && isNewestHeight(db, input)) {
+        db.update(plants).set({ heightCm: input.value }).where(eq(plants.id, input.plantId)).run();
+      }
+      if (input.kind === 'watered') moveAfterWatering(db, input.plantId, input.date);
+      const row = db
+        .insert(measurements)
+        .values({ ...stamp(), ...input })
+        .returning()
+        .get();
       sendRow(response.location(`/api/measurements/${row.id}`), row, 201);
     },
   );
@@ -232,6 +227,7 @@ export function repotRoutes(context: Context): DescribedRouter {
     what: 'a repot',
     plural: 'repots',
     where: (request) => ofPlant(request, repots),
+    removed: { check: (row) => forgetRepot(db, row) },
   });
   routes.post(
     '/',
@@ -243,16 +239,6 @@ export function repotRoutes(context: Context): DescribedRouter {
         .location(`/api/repots/${written.repot.id}`)
         .status(201)
         .json({ ...written.repot, tasks: written.tasks });
-    },
-  );
-  routes.delete(
-    '/:id',
-    { summary: 'take the newest repot of a plant back' },
-    (request, response) => {
-      const row = rowOr404(db, repots, idOf(request), 'repot');
-      checkFresh(request, row);
-      undoRepot(db, row);
-      response.status(204).end();
     },
   );
   return routes;
@@ -331,14 +317,14 @@ export function overruleRoutes(context: Context): DescribedRouter {
     where: (request) => ofPlant(request, overrules),
     made: {
       body: newOverrule,
-      values: (tx, input) => {
+      values: (input) => {
         notAhead(context, 'date', input.date);
         checkArrived(context, input.plantId, input.date);
         if (input.until <= input.date) {
           throw invalid('until', `until must be after the day it is said (${input.date})`);
         }
-        const plant = rowOr404(tx, plants, input.plantId, 'plant');
-        const { verdict } = judge(tx, plant, input.date, { depth: 'brief' }).decision;
+        const plant = rowOr404(db, plants, input.plantId, 'plant');
+        const { verdict } = judge(db, plant, input.date, { depth: 'brief' }).decision;
         return { ...input, advised: verdict };
       },
     },

@@ -43,23 +43,21 @@ export function reservoirRoutes(context: Context): DescribedRouter {
     '/:id',
     { summary: 'say what plant :id stands over', body: reservoir, status: 200 },
     (request, response, input) => {
-      const row = db.transaction((tx) => {
-        const plant = rowOr404(tx, plants, idOf(request), 'plant');
-        const before = tx.select().from(reservoirs).where(eq(reservoirs.plantId, plant.id)).get();
-        if (before) checkFresh(request, before);
-        return before
-          ? tx
-              .update(reservoirs)
-              .set({ ...input, ...touch(before) })
-              .where(eq(reservoirs.id, before.id))
-              .returning()
-              .get()
-          : tx
-              .insert(reservoirs)
-              .values({ ...stamp(), ...input, plantId: plant.id })
-              .returning()
-              .get();
-      });
+      const plant = rowOr404(db, plants, idOf(request), 'plant');
+      const before = db.select().from(reservoirs).where(eq(reservoirs.plantId, plant.id)).get();
+      if (before) checkFresh(request, before);
+      const row = before
+        ? db
+            .update(reservoirs)
+            .set({ ...input, ...touch(before) })
+            .where(eq(reservoirs.id, before.id))
+            .returning()
+            .get()
+        : db
+            .insert(reservoirs)
+            .values({ ...stamp(), ...input, plantId: plant.id })
+            .returning()
+            .get();
       sendRow(response, row);
     },
   );

@@ -79,7 +79,7 @@ export function potRoutes({ db, today }: Context): DescribedRouter {
     shown: withFill,
     made: {
       body: newPot,
-      values: (_tx, input) => {
+      values: (input) => {
         const pot = { ...input, free: input.free ?? input.count - input.soaking - input.apart };
         checkPotRow(pot);
         return { ...pot, soakingSince: sinceOf(pot, null, today()) };
@@ -87,7 +87,7 @@ export function potRoutes({ db, today }: Context): DescribedRouter {
     },
     changed: {
       body: changedPot,
-      values: (_tx, before, changed) => {
+      values: (before, changed) => {
         const merged = { ...before, ...changed };
         checkPotRow(merged);
         checkUse(before, merged);
@@ -95,8 +95,8 @@ export function potRoutes({ db, today }: Context): DescribedRouter {
       },
     },
     removed: {
-      check: (tx, row) => {
-        const used = tx
+      check: (row) => {
+        const used = db
           .select({ id: plants.id })
           .from(plants)
           .where(or(eq(plants.potId, row.id), eq(plants.coverId, row.id)))
@@ -191,7 +191,7 @@ export function supportRoutes({ db }: Context): DescribedRouter {
     plural: 'supports of the shelf',
     made: {
       body: newSupport,
-      values: (_tx, input) => {
+      values: (input) => {
         const support = {
           ...input,
           section: checkSection(input.section ?? supportKind(input.kind).section),
@@ -203,14 +203,14 @@ export function supportRoutes({ db }: Context): DescribedRouter {
     },
     changed: {
       body: changedSupport,
-      values: (_tx, before, changed) => {
+      values: (before, changed) => {
         checkFree({ ...before, ...changed });
         return changed;
       },
     },
     removed: {
-      check: (tx, row) => {
-        const used = tx
+      check: (row) => {
+        const used = db
           .select({ id: plants.id })
           .from(plants)
           .where(eq(plants.supportId, row.id))

@@ -8,9 +8,8 @@ import { humidity, isoDate } from '../http/fields.ts';
 import { changedSpot, newSpot } from '../http/spotBody.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
-import { check } from '../http/validate.ts';
 import { climateOf, keepReadings } from '../services/climate.ts';
-import { allFine, takeBackAllFine } from '../services/rounds.ts';
+import { allFine } from '../services/rounds.ts';
 
 interface Reading {
   at: string;
@@ -43,16 +42,16 @@ export function spotRoutes(context: Context): DescribedRouter {
     name: 'spot',
     what: 'a spot',
     plural: 'spots',
-    made: { body: newSpot, values: (_tx, input) => ({ ...input }) },
-    changed: { body: changedSpot, values: (_tx, _before, changed) => changed },
+    made: { body: newSpot, values: (input) => ({ ...input }) },
+    changed: { body: changedSpot, values: (_before, changed) => changed },
     removed: {
-      check: (tx, row) => {
-        const there = tx.select().from(plants).where(eq(plants.spotId, row.id)).all();
+      check: (row) => {
+        const there = db.select().from(plants).where(eq(plants.spotId, row.id)).all();
         const standing = there.filter(({ goneOn }) => goneOn === null).length;
         if (standing > 0) {
           throw new HttpError(409, 'inUse', `${standing} plants stand there; move them first`);
         }
-        const batch = tx.select().from(batches).where(eq(batches.spotId, row.id)).get();
+        const batch = db.select().from(batches).where(eq(batches.spotId, row.id)).get();
         if (batch || there.length > 0) {
           throw new HttpError(
             409,
@@ -73,16 +72,6 @@ export function spotRoutes(context: Context): DescribedRouter {
       notAhead(context, 'date', date);
       const spot = rowOr404(db, spots, idOf(request), 'spot');
       response.status(201).json({ lookIds: allFine(db, spot.id, date) });
-    },
-  );
-
-  routes.delete(
-    '/:id/fine',
-    { summary: 'take that back, for one day', query: fineBody, status: 200 },
-    (request, response) => {
-      const { date } = check(fineBody, request.query);
-      const spot = rowOr404(db, spots, idOf(request), 'spot');
-      response.json({ takenBack: takeBackAllFine(db, spot.id, date) });
     },
   );
 

@@ -1,6 +1,6 @@
 import { addDays } from '@fernbank/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { handsOf, ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
+import { handsOf, ROUND_POT, testApp, TODAY, type TestApp, takeRowBack } from '../testApp.ts';
 
 let app: TestApp;
 afterEach(() => app.close());
@@ -30,7 +30,7 @@ describe('the propagation tray', () => {
     const { id } = await start();
     const row = await add(`/api/batches/${id}/looks`, look);
     expect(await file(id)).toMatchObject({ living: 4, lost: 1, advice: { when: 'ready' } });
-    await app.call.delete(`/api/batches/looks/${row.id}`).expect(204);
+    await takeRowBack(app, 'batch_looks', row.id).expect(200);
     expect(await file(id)).toMatchObject({ living: 5, lost: 0, advice: { when: 'wait' } });
   });
 
@@ -87,6 +87,7 @@ describe('the propagation tray', () => {
     });
     expect((await app.call.delete(`/api/batches/${id}`)).status).toBe(409);
     // Its first pot cannot be undone as a repot: it would have no pot at all.
+    expect(child.repots[0].deed).toBeNull();
     expect((await app.call.delete(`/api/repots/${child.repots[0].id}`)).status).toBe(409);
   });
 
@@ -98,7 +99,7 @@ describe('the propagation tray', () => {
     );
     expect(plantIds).toHaveLength(1);
     expect(await file(id)).toMatchObject({ pottedOn: 3, living: 2 });
-    await app.call.post(`/api/batches/${id}/take-back`).send({ plantIds }).expect(200);
+    await takeRowBack(app, 'plants', plantIds[0]).expect(200);
     expect(await file(id)).toMatchObject({ pottedOn: 0, living: 5, children: [] });
     expect((await app.call.get(`/api/plants/${plantIds[0]}`)).status).toBe(404);
   });

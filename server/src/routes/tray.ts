@@ -2,7 +2,8 @@ import { resolveTaxon, taxonGroup, TRAY_MEDIUM_IDS, TRAY_METHOD_IDS } from '@fer
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
-import { batches, batchLooks, plants, spots } from '../db/schema.ts';
+import { batches, plants, spots } from '../db/schema.ts';
+import { deedThatBrought } from '../history/dependents.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import {
@@ -15,14 +16,12 @@ import {
   recipeParts,
   rowId,
 } from '../http/fields.ts';
-import { checkFresh, idOf, rowOr404, sendRow } from '../http/resource.ts';
+import { idOf, rowOr404, sendRow } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import {
   batchFile,
-  dropBatchLook,
   lookAtBatch,
   potOn,
-  takeBackPotOn,
   trayOn,
   type BatchRow,
   type NewBatchLook,
@@ -94,26 +93,29 @@ const potOnOrder = Joi.object<PotOnOrder>({
   spotId: rowId().required(),
   together: Joi.boolean().default(false),
 });
-const backOrder = Joi.object<{ plantIds: number[] }>({
-  plantIds: Joi.array().items(rowId()).min(1).max(MOST_STARTS).unique().required(),
-});
-
 /** The propagation tray: what is being started, and when it gets a pot of its own. */
 export function batchRoutes(context: Context): DescribedRouter {
-  const { db } = context;
+  const { db, journal } = context;
   const routes = new DescribedRouter();
+  /** Looks and plants with the deed that brought each, by which it is taken back. */
+  const withDeeds = (batch: ReturnType<typeof batchFile>) => ({
+    ...batch,
+    looks: batch.looks.map((look) => ({ ...look, deed: brought('batch_looks', look) })),
+    children: batch.children.map((child) => ({ ...child, deed: brought('plants', child) })),
+  });
+  const brought = (of: string, { id }: { id: number }) => deedThatBrought(journal.file, of, id);
   routes.get(
     '/tray',
     { summary: 'every batch with its looks and what it asks for' },
     (_request, response) => {
-      response.json({ items: trayOn(db), nextCursor: null });
+      response.json({ items: trayOn(db).map(withDeeds), nextCursor: null });
     },
   );
   routes.get(
     '/:id/file',
     { summary: 'one batch with its looks and its first pot' },
     (request, response) => {
-      response.json(batchFile(db, rowOr404(db, batches, idOf(request), 'batch')));
+      response.json(withDeeds(batchFile(db, rowOr404(db, batches, idOf(request), 'batch'))));
     },
   );
   addRows(routes, {
@@ -125,14 +127,14 @@ export function batchRoutes(context: Context): DescribedRouter {
     plural: 'batches',
     made: {
       body: newBatch,
-      values: (_tx, input) => {
+      values: (input) => {
         checkBatch(context, input);
         return input;
       },
     },
     changed: {
       body: changedBatch,
-      values: (_tx, before, changed) => {
+      values: (before, changed) => {
         const merged = { ...before, ...changed };
         checkBatch(context, merged);
         const gone = before.lost + before.pottedOn;
@@ -143,7 +145,7 @@ export function batchRoutes(context: Context): DescribedRouter {
       },
     },
     removed: {
-      check: (_tx, row) => {
+      check: (row) => {
         if (row.pottedOn > 0) {
           throw new HttpError(409, 'pottedOn', 'some of it were potted on: its record stays');
         }
@@ -158,27 +160,12 @@ export function batchRoutes(context: Context): DescribedRouter {
       sendRow(response, lookAtBatch(db, idOf(request), look), 201);
     },
   );
-  routes.delete('/looks/:id', { summary: 'take a look at a batch back' }, (request, response) => {
-    const row = rowOr404(db, batchLooks, idOf(request), 'look');
-    checkFresh(request, row);
-    dropBatchLook(db, row);
-    response.status(204).end();
-  });
   routes.post(
     '/:id/pot-on',
     { summary: 'pot starts on: plants of the collection with their aftercare', body: potOnOrder },
     (request, response, order) => {
       notAhead(context, 'date', order.date);
       response.status(201).json(potOn(db, idOf(request), order));
-    },
-  );
-  routes.post(
-    '/:id/take-back',
-    { summary: 'take potting on back', body: backOrder, status: 200 },
-    (request, response, { plantIds }) => {
-      const id = idOf(request);
-      takeBackPotOn(db, id, plantIds);
-      response.json(batchFile(db, rowOr404(db, batches, id, 'batch')));
     },
   );
   return routes;

@@ -22,6 +22,7 @@ import {
   repots,
   tasks,
 } from '../db/schema.ts';
+import { deedThatBrought } from '../history/dependents.ts';
 import { DescribedRouter } from '../http/described.ts';
 import {
   firstWaterSchool,
@@ -47,8 +48,11 @@ import { workedLike } from '../services/worked.ts';
 
 /** What shows the judged collection: nothing here is stored. */
 export function viewRoutes(context: Context): DescribedRouter {
-  const { db } = context;
+  const { db, journal } = context;
   const routes = new DescribedRouter();
+  /** Rows with the deed that brought each, by which it is taken back. */
+  const withDeed = <T extends { id: number }>(of: string, rows: readonly T[]) =>
+    rows.map((row) => ({ ...row, deed: deedThatBrought(journal.file, of, row.id) }));
 
   routes.get(
     '/rounds',
@@ -88,7 +92,7 @@ export function viewRoutes(context: Context): DescribedRouter {
         overrules: ofThis(overrules).orderBy(desc(overrules.date)).all(),
         learned: file.learned,
         quarantine: quarantineFor(db, plant, file.situation.date),
-        outcomes: ofThis(outcomes).orderBy(desc(outcomes.date)).all(),
+        outcomes: withDeed('outcomes', ofThis(outcomes).orderBy(desc(outcomes.date)).all()),
         worked: workedLike(db, plant.id),
         reservoir: reservoirOf(db, file, judgement.file.situation.date),
         water: file.logs.water,
@@ -100,19 +104,12 @@ export function viewRoutes(context: Context): DescribedRouter {
           ? db.select().from(pots).where(eq(pots.id, plant.coverId)).get()
           : null,
         looks: ofThis(looks).orderBy(desc(looks.date), desc(looks.id)).all(),
-        repots: db
-          .select()
-          .from(repots)
-          .where(eq(repots.plantId, plant.id))
-          .orderBy(desc(repots.date))
-          .all(),
-        measurements: db
-          .select()
-          .from(measurements)
-          .where(eq(measurements.plantId, plant.id))
-          .orderBy(desc(measurements.date))
-          .all(),
-        tasks: db.select().from(tasks).where(eq(tasks.plantId, plant.id)).orderBy(tasks.due).all(),
+        // A first pot is taken back with its whole batch, in the tray.
+        repots: withDeed('repots', ofThis(repots).orderBy(desc(repots.date)).all()).map((row) =>
+          row.before.fromBatch ? { ...row, deed: null } : row,
+        ),
+        measurements: ofThis(measurements).orderBy(desc(measurements.date)).all(),
+        tasks: ofThis(tasks).orderBy(tasks.due).all(),
       });
     },
   );
@@ -120,7 +117,14 @@ export function viewRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
-type OfPlant = typeof looks | typeof overrules | typeof photos | typeof outcomes;
+type OfPlant =
+  | typeof looks
+  | typeof overrules
+  | typeof photos
+  | typeof outcomes
+  | typeof repots
+  | typeof measurements
+  | typeof tasks;
 
 const URGENCY = ['rescueNow', 'repotNow', 'repotInWeek', 'refreshOnly', 'leave'];
 

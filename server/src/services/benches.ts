@@ -27,33 +27,31 @@ export function benchesNow(db: Db) {
  * @throws HttpError 404 for anything but a start when the plant has left the bench meanwhile
  */
 export function onBench(db: Db, plantId: number, event: BenchEvent) {
-  return db.transaction((tx) => {
-    const plant = rowOr404(tx, plants, plantId, 'plant');
-    const before = tx.select().from(benches).where(eq(benches.plantId, plantId)).get();
-    if (!before && event.kind !== 'start') {
-      throw new HttpError(404, 'leftBench', `${plant.name} has left the bench`);
-    }
-    const row =
-      before ??
-      tx
-        .insert(benches)
-        .values({ ...stamp(), plantId })
-        .returning()
-        .get();
-    if (event.kind === 'photo') checkPhoto(tx, plantId, event.photoId);
-    const changed = benchAfter(row, event);
-    const { done, notes, timers, found, startedAt, doneAt, photos } = changed;
-    const after =
-      changed === row
-        ? row
-        : tx
-            .update(benches)
-            .set({ done, notes, timers, found, startedAt, doneAt, photos, ...touch(row) })
-            .where(eq(benches.id, row.id))
-            .returning()
-            .get();
-    return { ...after, name: plant.name };
-  });
+  const plant = rowOr404(db, plants, plantId, 'plant');
+  const before = db.select().from(benches).where(eq(benches.plantId, plantId)).get();
+  if (!before && event.kind !== 'start') {
+    throw new HttpError(404, 'leftBench', `${plant.name} has left the bench`);
+  }
+  const row =
+    before ??
+    db
+      .insert(benches)
+      .values({ ...stamp(), plantId })
+      .returning()
+      .get();
+  if (event.kind === 'photo') checkPhoto(db, plantId, event.photoId);
+  const changed = benchAfter(row, event);
+  const { done, notes, timers, found, startedAt, doneAt, photos } = changed;
+  const after =
+    changed === row
+      ? row
+      : db
+          .update(benches)
+          .set({ done, notes, timers, found, startedAt, doneAt, photos, ...touch(row) })
+          .where(eq(benches.id, row.id))
+          .returning()
+          .get();
+  return { ...after, name: plant.name };
 }
 
 /** What the bench knows of a repot that was worked there. */

@@ -19,20 +19,18 @@ export function keepReadings(
   spotId: number,
   given: readonly { at: string; temperatureC: number; relativeHumidity: number }[],
 ): number {
-  return db.transaction((tx) =>
-    given.reduce((kept, { at, ...read }) => {
-      const moment = new Date(at).toISOString();
-      return (
-        kept +
-        tx
-          .insert(readings)
-          .values({ spotId, at: moment, ...read })
-          .onConflictDoNothing()
-          .returning({ id: readings.id })
-          .all().length
-      );
-    }, 0),
-  );
+  return given.reduce((kept, { at, ...read }) => {
+    const moment = new Date(at).toISOString();
+    return (
+      kept +
+      db
+        .insert(readings)
+        .values({ spotId, at: moment, ...read })
+        .onConflictDoNothing()
+        .returning({ id: readings.id })
+        .all().length
+    );
+  }, 0);
 }
 
 export function climateOf(db: Db, spotId: number): Climate {

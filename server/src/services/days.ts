@@ -18,8 +18,10 @@ import { dayProblemFor, type DayAsk } from './dayProblem.ts';
 import { pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
 import { loadedSolver } from './solver.ts';
-import { addBags, drawStock, putStockBack } from './stockDraw.ts';
-import { undoRepot } from './repotting.ts';
+import { addBags, drawStock } from './stockDraw.ts';
+import type { OpenFile } from '../db/driver.ts';
+import { deedsThatChanged, deedThatBrought } from '../history/dependents.ts';
+import { takeBack } from '../history/undo.ts';
 
 /** A move as a page tells it: by the pot's id and the date itself. */
 export interface ToldMove {
@@ -62,10 +64,7 @@ export function checkAsk({ dates, nextChance, pins }: DayAsk): void {
 /** What of a day goes on in the one that takes up its rest: mixed and cut, and drawn from stock there. */
 export function carriedFrom(db: Db, id: number): Pick<DayRow, 'mixed' | 'cut'> {
   const { mixed, cut } = rowOr404(db, days, id, 'day');
-  return {
-    mixed: mixed.map((batch) => ({ ...batch, drawn: [] })),
-    cut: cut.map((bars) => ({ ...bars, taken: [], offcuts: [] })),
-  };
+  return { mixed, cut };
 }
 
 /**
@@ -83,31 +82,29 @@ export function settleDay(
   today: IsoDate,
 ): DayRow {
   const cuts = loadedSolver();
-  return db.transaction((tx) => {
-    const day = rowOr404(tx, days, id, 'day');
-    if (day.state !== 'planning') {
-      throw new HttpError(409, 'settled', 'this day is settled already');
-    }
-    const { problem } = dayProblemFor(tx, day, today);
-    const moves = told.map((move) => moveIn(problem, move));
-    const plan = completeDay(problem, moves, bound ?? Infinity, cuts);
-    checkHolds(problem, plan.moves, plan.short, plan.overdrawn);
-    if (plan.over.some((minutes) => minutes > LATE_MINUTES) && day.pins.length === 0) {
-      throw stale('the day would run over its minutes');
-    }
-    const laid = laidDay(problem, plan, readSettings(tx).wettingSchool);
-    const plansBefore = laid.lines.map(({ plant }) => ({
-      plantId: plant,
-      fit: tx.select().from(plans).where(eq(plans.plantId, plant)).get()?.fit ?? null,
-    }));
-    laid.lines.forEach((line, i) => writePlan(tx, line, plansBefore[i]!.fit, today));
-    return tx
-      .update(days)
-      .set({ plan: laid, plansBefore, state: 'settled', ...touch(day) })
-      .where(eq(days.id, id))
-      .returning()
-      .get();
-  });
+  const day = rowOr404(db, days, id, 'day');
+  if (day.state !== 'planning') {
+    throw new HttpError(409, 'settled', 'this day is settled already');
+  }
+  const { problem } = dayProblemFor(db, day, today);
+  const moves = told.map((move) => moveIn(problem, move));
+  const plan = completeDay(problem, moves, bound ?? Infinity, cuts);
+  checkHolds(problem, plan.moves, plan.short, plan.overdrawn);
+  if (plan.over.some((minutes) => minutes > LATE_MINUTES) && day.pins.length === 0) {
+    throw stale('the day would run over its minutes');
+  }
+  const laid = laidDay(problem, plan, readSettings(db).wettingSchool);
+  const plansBefore = laid.lines.map(({ plant }) => ({
+    plantId: plant,
+    fit: db.select().from(plans).where(eq(plans.plantId, plant)).get()?.fit ?? null,
+  }));
+  laid.lines.forEach((line, i) => writePlan(db, line, plansBefore[i]!.fit, today));
+  return db
+    .update(days)
+    .set({ plan: laid, plansBefore, state: 'settled', ...touch(day) })
+    .where(eq(days.id, id))
+    .returning()
+    .get();
 }
 /** Less than this is rounding. */
 const LATE_MINUTES = 1;
@@ -197,23 +194,21 @@ function putPlan(db: Db, plantId: number, fit: FitPlan | null, date: IsoDate): v
  * @throws HttpError 409 once something was done of it
  */
 export function reopenDay(db: Db, id: number, today: IsoDate): DayRow {
-  return db.transaction((tx) => {
-    const day = rowOr404(tx, days, id, 'day');
-    if (day.mixed.length > 0 || day.cut.length > 0 || doneOf(tx, id).length > 0) {
-      throw new HttpError(
-        409,
-        'inUse',
-        'something was done on this day: plan the rest anew at the bench, or take the day back first',
-      );
-    }
-    for (const { plantId, fit } of day.plansBefore) putPlan(tx, plantId, fit, today);
-    return tx
-      .update(days)
-      .set({ state: 'planning', ...touch(day) })
-      .where(eq(days.id, id))
-      .returning()
-      .get();
-  });
+  const day = rowOr404(db, days, id, 'day');
+  if (day.mixed.length > 0 || day.cut.length > 0 || doneOf(db, id).length > 0) {
+    throw new HttpError(
+      409,
+      'inUse',
+      'something was done on this day: plan the rest anew at the bench, or take the day back first',
+    );
+  }
+  for (const { plantId, fit } of day.plansBefore) putPlan(db, plantId, fit, today);
+  return db
+    .update(days)
+    .set({ state: 'planning', ...touch(day) })
+    .where(eq(days.id, id))
+    .returning()
+    .get();
 }
 
 /** What hands report of a day beside the plants. */
@@ -232,24 +227,67 @@ export type DayEvent =
  *
  * @throws HttpError 409 when the day is not settled, 422 for what is not in its plan
  */
-export function onDay(db: Db, id: number, event: DayEvent): DayRow {
-  return db.transaction((tx) => {
-    const day = rowOr404(tx, days, id, 'day');
-    if (!day.plan || day.state === 'planning') {
-      throw new HttpError(409, 'notSettled', 'settle the day first');
-    }
-    const changed = changedBy(tx, day, day.plan, event);
-    if (!changed) return day;
-    return tx
-      .update(days)
-      .set({ ...changed, ...touch(day) })
-      .where(eq(days.id, id))
-      .returning()
-      .get();
-  });
+export function onDay(file: OpenFile, id: number, event: DayEvent): DayRow {
+  const { db } = file;
+  const day = rowOr404(db, days, id, 'day');
+  if (!day.plan || day.state === 'planning') {
+    throw new HttpError(409, 'notSettled', 'settle the day first');
+  }
+  if (isTakenBack(event)) {
+    takeTickBack(file, day, day.plan, event);
+    return rowOr404(db, days, id, 'day');
+  }
+  const changed = changedBy(db, day, day.plan, event);
+  if (!changed) return day;
+  return db
+    .update(days)
+    .set({ ...changed, ...touch(day) })
+    .where(eq(days.id, id))
+    .returning()
+    .get();
 }
 
-function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial<DayRow> | null {
+type TakenBack = Extract<DayEvent, { kind: 'notBought' | 'notMixed' | 'notCut' }>;
+const isTakenBack = (event: DayEvent): event is TakenBack => event.kind.startsWith('not');
+
+/** The column of a tick, and the entry of it that an event means. */
+const TICKS = {
+  notBought: { column: 'bought', means: (e) => 'component' in e && { component: e.component } },
+  notMixed: { column: 'mixed', means: (e) => 'mix' in e && { mix: e.mix, date: e.date } },
+  notCut: { column: 'cut', means: (e) => 'supportKind' in e && { kind: e.supportKind } },
+} satisfies Record<
+  TakenBack['kind'],
+  { column: 'bought' | 'mixed' | 'cut'; means: (event: TakenBack) => object | false }
+>;
+
+/** Un-ticks by taking back the deed that ticked. */
+function takeTickBack(file: OpenFile, day: DayRow, plan: LaidDay, event: TakenBack): void {
+  const { column, means } = TICKS[event.kind];
+  const wanted = Object.entries(means(event));
+  const isIt = (entry: object) =>
+    wanted.every(([name, value]) => (entry as Record<string, unknown>)[name] === value);
+  if (!day[column].some(isIt)) return;
+  if (event.kind === 'notMixed') checkUnused(file.db, day, plan, event.mix, event.date);
+  const listed = (cell: unknown) => (JSON.parse(String(cell)) as object[]).some(isIt);
+  const ticked = deedsThatChanged(file, 'days', day.id, [column]).find(
+    ({ before, after }) => listed(after[column]) && !listed(before[column]),
+  );
+  if (!ticked) {
+    throw new HttpError(
+      409,
+      'cannotUndo',
+      'the history does not reach back to this any more, or the day took it over from an earlier one',
+    );
+  }
+  takeBack(file, [ticked.deed]);
+}
+
+function changedBy(
+  db: Db,
+  day: DayRow,
+  plan: LaidDay,
+  event: Exclude<DayEvent, TakenBack>,
+): Partial<DayRow> | null {
   switch (event.kind) {
     case 'begin':
       return day.startedAt[event.date] === undefined
@@ -260,14 +298,8 @@ function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial
       if (day.bought.some((one) => one.component === component)) return null;
       const bag = plan.bags.find((one) => one.component === component && one.buys > 0);
       if (!bag) throw invalid('component', `${component} is not on the shopping list of this day`);
-      const drawn = addBags(db, component, bag.buys);
-      return drawn ? { bought: [...day.bought, { component, drawn }] } : null;
-    }
-    case 'notBought': {
-      const before = day.bought.find(({ component }) => component === event.component);
-      if (!before) return null;
-      putStockBack(db, [before.drawn]);
-      return { bought: day.bought.filter((one) => one !== before) };
+      addBags(db, component, bag.buys);
+      return { bought: [...day.bought, { component }] };
     }
     case 'mixed': {
       const { mix, date } = event;
@@ -280,32 +312,20 @@ function changedBy(db: Db, day: DayRow, plan: LaidDay, event: DayEvent): Partial
       const bought = plan.bags
         .filter(({ component, buys }) => buys > 0 && isIn(batch, component))
         .filter(({ component }) => !day.bought.some((one) => one.component === component))
-        .flatMap(({ component, buys }) => {
-          const drawn = addBags(db, component, buys);
-          return drawn ? [{ component, drawn }] : [];
+        .map(({ component, buys }) => {
+          addBags(db, component, buys);
+          return { component };
         });
-      const drawn = drawStock(db, batch.measures);
-      return { bought: [...day.bought, ...bought], mixed: [...day.mixed, { mix, date, drawn }] };
-    }
-    case 'notMixed': {
-      const before = day.mixed.find(({ mix, date }) => mix === event.mix && date === event.date);
-      if (!before) return null;
-      checkUnused(db, day, plan, event.mix, event.date);
-      putStockBack(db, before.drawn);
-      return { mixed: day.mixed.filter((one) => one !== before) };
+      drawStock(db, batch.measures);
+      return { bought: [...day.bought, ...bought], mixed: [...day.mixed, { mix, date }] };
     }
     case 'cut': {
       const kind = event.supportKind;
       if (day.cut.some((one) => one.kind === kind)) return null;
       const cuts = plan.cuts.find((one) => one.kind === kind);
       if (!cuts) throw invalid('supportKind', 'no such poles are planned for this day');
-      return { cut: [...day.cut, takeBars(db, cuts)] };
-    }
-    case 'notCut': {
-      const before = day.cut.find(({ kind }) => kind === event.supportKind);
-      if (!before) return null;
-      putBarsBack(db, before);
-      return { cut: day.cut.filter((one) => one !== before) };
+      takeBars(db, cuts);
+      return { cut: [...day.cut, { kind }] };
     }
   }
 }
@@ -332,58 +352,29 @@ function checkUnused(db: Db, day: DayRow, plan: LaidDay, mix: string, date: IsoD
 const LEAST_OFFCUT_CM = 25;
 
 /** Bars of the shelf that are sawn up, with what is left of them; what was to be bought never stood there. */
-function takeBars(db: Db, { kind, stock, patterns }: LaidDay['cuts'][number]): CutBars {
+function takeBars(db: Db, { kind, stock, patterns }: LaidDay['cuts'][number]): void {
   const own = db
     .select()
     .from(supports)
     .where(eq(supports.kind, kind))
     .all()
     .filter((row) => row.free > 0 && !row.extension);
-  const taken = stock
-    .filter(({ toBuy }) => !toBuy)
-    .flatMap(({ lengthCm, count }) => {
-      let left = count;
-      return own
-        .filter((row) => row.lengthCm === lengthCm)
-        .flatMap((row) => {
-          const bars = Math.min(left, row.free);
-          left -= bars;
-          if (bars === 0) return [];
-          const before = { count: row.count, free: row.free };
-          setBars(db, row, { count: row.count - bars, free: row.free - bars });
-          return [{ supportId: row.id, count: bars, before }];
-        });
-    });
-  const section = own[0]?.section ?? supportKind(kind).section;
-  const offcuts = patterns
-    .filter(({ offcutCm }) => offcutCm >= LEAST_OFFCUT_CM)
-    .map(({ offcutCm, times }) => {
-      const lengthCm = Math.floor(offcutCm);
-      const label = `${supportKind(kind).label}, offcut ${lengthCm} cm`;
-      return db
-        .insert(supports)
-        .values({ ...stamp(), label, kind, section, lengthCm, count: times, free: times })
-        .returning()
-        .get().id;
-    });
-  return { kind, taken, offcuts };
-}
-
-/** @throws HttpError 409 when an offcut stands with a plant by now */
-function putBarsBack(db: Db, { taken, offcuts }: CutBars): void {
-  for (const id of offcuts) {
-    const row = db.select().from(supports).where(eq(supports.id, id)).get();
-    if (!row) continue;
-    if (row.free < row.count) {
-      throw new HttpError(409, 'used', `${row.label} stands with a plant by now`);
+  for (const { lengthCm, count } of stock.filter(({ toBuy }) => !toBuy)) {
+    let left = count;
+    for (const row of own.filter((bar) => bar.lengthCm === lengthCm)) {
+      const bars = Math.min(left, row.free);
+      left -= bars;
+      if (bars > 0) setBars(db, row, { count: row.count - bars, free: row.free - bars });
     }
-    db.delete(supports).where(eq(supports.id, id)).run();
   }
-  for (const { supportId, count, before } of [...taken].reverse()) {
-    const row = db.select().from(supports).where(eq(supports.id, supportId)).get();
-    if (!row) continue;
-    const untouched = row.count === before.count - count && row.free === before.free - count;
-    setBars(db, row, untouched ? before : { count: row.count + count, free: row.free + count });
+  const section = own[0]?.section ?? supportKind(kind).section;
+  for (const { offcutCm, times } of patterns) {
+    if (offcutCm < LEAST_OFFCUT_CM) continue;
+    const lengthCm = Math.floor(offcutCm);
+    const label = `${supportKind(kind).label}, offcut ${lengthCm} cm`;
+    db.insert(supports)
+      .values({ ...stamp(), label, kind, section, lengthCm, count: times, free: times })
+      .run();
   }
 }
 
@@ -400,44 +391,36 @@ function setBars(
 
 /** A day that is over: what was not done keeps its plan for another. */
 export function closeDay(db: Db, id: number): DayRow {
-  return db.transaction((tx) => {
-    const day = rowOr404(tx, days, id, 'day');
-    return tx
-      .update(days)
-      .set({ state: 'closed', ...touch(day) })
-      .where(eq(days.id, id))
-      .returning()
-      .get();
-  });
+  const day = rowOr404(db, days, id, 'day');
+  return db
+    .update(days)
+    .set({ state: 'closed', ...touch(day) })
+    .where(eq(days.id, id))
+    .returning()
+    .get();
 }
 
 /**
- * Takes a whole day back: every repot, batch, cut and bag bought, the newest
- * first, so that shelf and stock stand as they did before it; its plan stays.
+ * Takes a whole day back: every repot, batch, cut and bag bought, so that shelf and stock stand as
+ * they did before it; its plan stays.
  *
- * @throws HttpError 409 when something was built on one of its repots since
+ * @param also  later deeds resting on those, that go with them
+ * @throws HttpError 409 when something was built on one of them since
  */
-export function undoDay(db: Db, id: number): DayRow {
-  return db.transaction((tx) => {
-    const day = rowOr404(tx, days, id, 'day');
-    for (const row of doneOf(tx, id)) undoRepot(tx, row);
-    for (const batch of [...day.mixed].reverse()) putStockBack(tx, batch.drawn);
-    for (const bars of [...day.cut].reverse()) putBarsBack(tx, bars);
-    for (const { drawn } of [...day.bought].reverse()) putStockBack(tx, [drawn]);
-    return tx
-      .update(days)
-      .set({
-        mixed: [],
-        cut: [],
-        bought: [],
-        startedAt: {},
-        state: day.state === 'closed' ? 'settled' : day.state,
-        ...touch(day),
-      })
-      .where(eq(days.id, id))
-      .returning()
-      .get();
-  });
+export function takeDayBack(file: OpenFile, id: number, also: readonly number[]): DayRow {
+  const { db } = file;
+  const ticks = deedsThatChanged(file, 'days', id, ['bought', 'mixed', 'cut', 'started_at']);
+  const ended = deedsThatChanged(file, 'days', id, ['state']).filter(
+    ({ after }) => after.state === 'closed',
+  );
+  const potted = doneOf(db, id).map((row) => deedThatBrought(file, 'repots', row.id));
+  if (potted.includes(null)) {
+    throw new HttpError(409, 'cannotUndo', 'the history does not reach back to this day any more');
+  }
+  const deeds = [...potted.map(Number), ...[...ticks, ...ended].map(({ deed }) => deed)];
+  const all = [...new Set(deeds)].sort((a, b) => b - a);
+  if (all.length > 0) takeBack(file, all, also);
+  return rowOr404(db, days, id, 'day');
 }
 
 /** Days that are not over, the newest first, then those that are. */

@@ -9,21 +9,21 @@ import type { PlantInput } from '../http/plantBody.ts';
 import { taxonOf, type PlantRow } from './collection.ts';
 import { checkRecipe, pantryFor } from './pantry.ts';
 import { moveCover } from './repotting.ts';
-import { putPotBack, putSupportBack } from './shelf.ts';
+import { freePot, freeSupport } from './shelf.ts';
 
 /** Columns of a plant that is added. */
-export function newValues(tx: Db, input: PlantInput, parts = partsNow(tx, input.recipeId)) {
+export function newValues(db: Db, input: PlantInput, parts = partsNow(db, input.recipeId)) {
   return {
     ...input,
     mediumParts: parts,
-    coverId: moveCover(tx, { coverId: null }, input.coverId, input.pot),
+    coverId: moveCover(db, { coverId: null }, input.coverId, input.pot),
   };
 }
 
 /** Columns of a plant that is changed, checked against what it was; the shelf gets back what it leaves. */
 export function changedValues(
   context: Context,
-  tx: Db,
+  db: Db,
   before: PlantRow,
   changed: Partial<PlantInput>,
 ): Partial<PlantRow> {
@@ -33,17 +33,17 @@ export function changedValues(
   // Another pot than the shelf's was measured: the shelf has its own back.
   const sameMaterial = merged.potMaterial === before.potMaterial;
   const samePot = isDeepStrictEqual(merged.pot, before.pot) && sameMaterial;
-  if (!samePot) putPotBack(tx, before.potId);
+  if (!samePot) freePot(db, before.potId);
   // Another support than the shelf's likewise.
   const sameSupport =
     merged.supportCm === before.supportCm && merged.supportKind === before.supportKind;
-  if (!sameSupport) putSupportBack(tx, before.supportId);
+  if (!sameSupport) freeSupport(db, before.supportId);
   return {
     ...changed,
     ...(samePot ? {} : { potId: null }),
     ...(sameSupport ? {} : { supportId: null }),
-    ...(merged.recipeId === before.recipeId ? {} : { mediumParts: partsNow(tx, merged.recipeId) }),
-    coverId: moveCover(tx, before, changed.coverId, merged.pot),
+    ...(merged.recipeId === before.recipeId ? {} : { mediumParts: partsNow(db, merged.recipeId) }),
+    coverId: moveCover(db, before, changed.coverId, merged.pot),
   };
 }
 

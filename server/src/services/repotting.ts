@@ -22,7 +22,7 @@ import {
   type RootCuts,
   type RootWork,
 } from '@fernbank/core';
-import { and, desc, eq, gt } from 'drizzle-orm';
+import { and, desc, eq, ne } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import {
   batches,
@@ -32,7 +32,6 @@ import {
   repots,
   tasks,
   type HousedSupport,
-  type Housing,
   type MixedIn,
 } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
@@ -40,22 +39,14 @@ import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { leaveBench } from './benches.ts';
 import { dayOfRepot, isCut, mixedRecipe } from './dayOfRepot.ts';
 import { quarantineFor } from './quarantine.ts';
-import { drawStock, putStockBack } from './stockDraw.ts';
+import { drawStock } from './stockDraw.ts';
 import type { PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
 import { newMediumFor, partsOrdered } from './newMedium.ts';
 import { checkMix, pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
 import type { TaskRow } from './tasks.ts';
-import {
-  putPotBack,
-  putSupportBack,
-  soakPot,
-  takeCover,
-  takePot,
-  takePotBack,
-  takeSupport,
-} from './shelf.ts';
+import { freePot, freeSupport, soakPot, takeCover, takePot, takeSupport } from './shelf.ts';
 
 /** A repot as the keeper confirms it. */
 export interface RepotOrder {
@@ -96,106 +87,100 @@ export type RepotRow = typeof repots.$inferSelect;
  * the aftercare.
  */
 export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: TaskRow[] } {
-  return db.transaction((tx) => {
-    const plant = rowOr404(tx, plants, order.plantId, 'plant');
-    checkDates(tx, plant, order.date);
-    checkPot(order.pot);
-    checkMix(tx, order);
-    const mediumParts = order.recipeId
-      ? partsOrdered(tx, { ...order, recipeId: order.recipeId })
-      : null;
-    const judgement = asFound(judge(tx, plant, order.date), order);
-    checkPieces(judgement, order);
-    const work = workFor(judgement.file.situation);
-    const mixedIn = mixFor(tx, order, judgement);
-    const apart = quarantineFor(tx, plant, order.date) !== null;
-    const { coverId, ...taken } = movePots(tx, plant, order, apart);
-    const day = dayOfRepot(tx, plant.id, order.date)?.day ?? null;
-    const draws =
-      order.drawStock !== false && mixedIn !== null && mixedRecipe(tx, order) !== order.recipeId;
-    const drawn = draws ? drawStock(tx, mixedIn.measures) : null;
-    const support = moveSupport(tx, plant, supportOrdered(tx, order));
-    const atBench = leaveBench(tx, plant.id);
-    const planned = tx.select().from(plans).where(eq(plans.plantId, plant.id)).get();
-    const inserted = tx
-      .insert(repots)
-      .values({
-        ...stamp(),
-        plantId: plant.id,
-        date: order.date,
-        before: {
-          pot: plant.pot,
-          potMaterial: plant.potMaterial,
-          potId: plant.potId,
-          mediumKind: plant.mediumKind,
-          recipeId: plant.recipeId,
-          mediumParts: plant.mediumParts,
-          lastRepot: plant.lastRepot,
-          support: supportHoused(plant),
-          coverId: plant.coverId,
-          plan: planned?.fit ?? null,
-        },
-        after: {
-          pot: order.pot,
-          potMaterial: order.potMaterial,
-          potId: order.potId,
-          mediumKind: order.mediumKind,
-          recipeId: order.recipeId,
-          mediumParts,
-          support,
-          coverId,
-          ...taken,
-        },
-        mixedIn,
-        rootWork: work,
-        rootsCut: order.rootsCut,
-        verdict: judgement.decision.verdict,
-        practice: practiceOf(tx, plant, order, judgement, work),
-        liveRoots: liveRootsOf(judgement),
-        pieces: order.cuts?.pieces ?? 1,
-        dayId: day?.id ?? null,
-        drawn,
-        timed: atBench.timed,
-        note: order.note,
-      })
-      .returning()
-      .get();
-    tx.update(plants)
-      .set({
-        ...touch(plant),
+  const plant = rowOr404(db, plants, order.plantId, 'plant');
+  checkDates(db, plant, order.date);
+  checkPot(order.pot);
+  checkMix(db, order);
+  const mediumParts = order.recipeId
+    ? partsOrdered(db, { ...order, recipeId: order.recipeId })
+    : null;
+  const judgement = asFound(judge(db, plant, order.date), order);
+  checkPieces(judgement, order);
+  const work = workFor(judgement.file.situation);
+  const mixedIn = mixFor(db, order, judgement);
+  const apart = quarantineFor(db, plant, order.date) !== null;
+  const coverId = movePots(db, plant, order, apart);
+  const day = dayOfRepot(db, plant.id, order.date)?.day ?? null;
+  const draws =
+    order.drawStock !== false && mixedIn !== null && mixedRecipe(db, order) !== order.recipeId;
+  if (draws) drawStock(db, mixedIn.measures);
+  const support = moveSupport(db, plant, supportOrdered(db, order));
+  const atBench = leaveBench(db, plant.id);
+  const inserted = db
+    .insert(repots)
+    .values({
+      ...stamp(),
+      plantId: plant.id,
+      date: order.date,
+      before: {
+        pot: plant.pot,
+        potMaterial: plant.potMaterial,
+        potId: plant.potId,
+        mediumKind: plant.mediumKind,
+        recipeId: plant.recipeId,
+        mediumParts: plant.mediumParts,
+        lastRepot: plant.lastRepot,
+        support: supportHoused(plant),
+        coverId: plant.coverId,
+      },
+      after: {
         pot: order.pot,
         potMaterial: order.potMaterial,
         potId: order.potId,
         mediumKind: order.mediumKind,
         recipeId: order.recipeId,
         mediumParts,
-        lastRepot: order.date,
+        support,
         coverId,
-        ...supportColumns(support),
+      },
+      mixedIn,
+      rootWork: work,
+      rootsCut: order.rootsCut,
+      verdict: judgement.decision.verdict,
+      practice: practiceOf(db, plant, order, judgement, work),
+      liveRoots: liveRootsOf(judgement),
+      pieces: order.cuts?.pieces ?? 1,
+      dayId: day?.id ?? null,
+      timed: atBench.timed,
+      note: order.note,
+    })
+    .returning()
+    .get();
+  db.update(plants)
+    .set({
+      ...touch(plant),
+      pot: order.pot,
+      potMaterial: order.potMaterial,
+      potId: order.potId,
+      mediumKind: order.mediumKind,
+      recipeId: order.recipeId,
+      mediumParts,
+      lastRepot: order.date,
+      coverId,
+      ...supportColumns(support),
+    })
+    .where(eq(plants.id, plant.id))
+    .run();
+  // What was planned is done.
+  db.delete(plans).where(eq(plans.plantId, plant.id)).run();
+  if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(db, plant, order, inserted.id);
+  const care = aftercare(db, plant, order, judgement, work);
+  const written = care.map((task) =>
+    db
+      .insert(tasks)
+      .values({
+        ...stamp(),
+        ...task,
+        plantId: plant.id,
+        repotId: inserted.id,
+        ...(task.due <= order.date && atBench.tasks.includes(task.rule)
+          ? { done: order.date }
+          : {}),
       })
-      .where(eq(plants.id, plant.id))
-      .run();
-    // What was planned is done.
-    tx.delete(plans).where(eq(plans.plantId, plant.id)).run();
-    if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(tx, plant, order, inserted.id);
-    const care = aftercare(tx, plant, order, judgement, work);
-    const written = care.map((task) =>
-      tx
-        .insert(tasks)
-        .values({
-          ...stamp(),
-          ...task,
-          plantId: plant.id,
-          repotId: inserted.id,
-          ...(task.due <= order.date && atBench.tasks.includes(task.rule)
-            ? { done: order.date }
-            : {}),
-        })
-        .returning()
-        .get(),
-    );
-    return { repot: inserted, tasks: written };
-  });
+      .returning()
+      .get(),
+  );
+  return { repot: inserted, tasks: written };
 }
 
 /** What was found at the bench replaces what was last seen. */
@@ -338,37 +323,31 @@ function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null 
  * Pots and covers that change hands: the new pot is taken, the old one goes to
  * its soak, or is kept apart, and a cover that the new pot does not go into is
  * free again.
+ *
+ * @returns the cover that it then stands in
  */
-function movePots(
-  tx: Db,
-  plant: PlantRow,
-  order: RepotOrder,
-  apart: boolean,
-): Pick<Housing, 'takenFrom' | 'takenSince' | 'leftTo'> & { coverId: number | null } {
-  const changes = order.potId !== plant.potId;
-  const moved = order.potId !== null && changes ? takePot(tx, order.potId) : {};
-  if (changes) soakPot(tx, plant.potId, order.date, apart);
-  return {
-    ...moved,
-    ...(changes && apart && plant.potId !== null ? { leftTo: 'apart' as const } : {}),
-    coverId: moveCover(tx, plant, order.coverId, order.pot),
-  };
+function movePots(db: Db, plant: PlantRow, order: RepotOrder, apart: boolean): number | null {
+  if (order.potId !== plant.potId) {
+    if (order.potId !== null) takePot(db, order.potId);
+    soakPot(db, plant.potId, order.date, apart);
+  }
+  return moveCover(db, plant, order.coverId, order.pot);
 }
 
 /** The cover that a plant then stands in; `wanted` undefined: its own, where the new pot goes into it. */
 export function moveCover(
-  tx: Db,
+  db: Db,
   plant: Pick<PlantRow, 'coverId'>,
   wanted: number | null | undefined,
   pot: PotShape,
 ): number | null {
   const before = plant.coverId;
-  const cover = before === null ? null : rowOr404(tx, pots, before, 'pot');
+  const cover = before === null ? null : rowOr404(db, pots, before, 'pot');
   const stays = cover !== null && coverFit(pot, cover.shape, cover.material).fits;
   const coverId = wanted === undefined ? (stays ? before : null) : wanted;
   if (coverId === before && (coverId === null || stays)) return before;
-  putPotBack(tx, before);
-  if (coverId !== null) takeCover(tx, coverId, pot);
+  freePot(db, before);
+  if (coverId !== null) takeCover(db, coverId, pot);
   return coverId;
 }
 
@@ -380,15 +359,15 @@ function supportOrdered(db: Db, order: RepotOrder): RepotOrder['support'] {
 
 /** The support that a plant then has; `wanted` undefined: the one it has. */
 export function moveSupport(
-  tx: Db,
+  db: Db,
   plant: PlantRow,
   wanted: HousedSupport | null | undefined,
 ): HousedSupport | null {
   const before = supportHoused(plant);
   if (wanted === undefined) return before;
   if ((wanted?.supportId ?? null) !== plant.supportId) {
-    if (wanted?.supportId) takeSupport(tx, wanted.supportId);
-    putSupportBack(tx, plant.supportId);
+    if (wanted?.supportId) takeSupport(db, wanted.supportId);
+    freeSupport(db, plant.supportId);
   }
   return wanted;
 }
@@ -432,78 +411,25 @@ function aftercare(
   });
 }
 
-/**
- * Takes the newest repot of a plant back: pot, medium and last repot return
- * to what they were, its tasks go, pots change hands again.
- *
- * @throws HttpError 409 when a newer repot builds on it
- */
-export function undoRepot(db: Db, row: RepotRow): void {
-  db.transaction((tx) => {
-    const newer = tx
-      .select({ id: repots.id })
-      .from(repots)
-      .where(and(eq(repots.plantId, row.plantId), gt(repots.id, row.id)))
-      .orderBy(desc(repots.id))
-      .get();
-    if (newer) {
-      throw new HttpError(409, 'notNewest', 'a later repot builds on this one; undo that first');
-    }
-    if (row.before.fromBatch) {
-      throw new HttpError(
-        409,
-        'fromTray',
-        'this is its first pot: take the potting on back in the propagation tray',
-      );
-    }
-    takeDivisionsBack(tx, row);
-    if (row.drawn) putStockBack(tx, row.drawn);
-    const plant = rowOr404(tx, plants, row.plantId, 'plant');
-    const { pot, potMaterial, potId, mediumKind, recipeId, lastRepot, support, coverId } =
-      row.before;
-    const { mediumParts = null } = row.before;
-    if (plant.potId !== potId) {
-      const { takenFrom, takenSince, leftTo } = row.after;
-      takePotBack(tx, potId, leftTo);
-      putPotBack(tx, plant.potId, takenFrom, takenSince);
-    }
-    const housed = support === undefined ? {} : supportColumns(moveSupport(tx, plant, support));
-    const covered = coverId === undefined ? {} : { coverId: moveCover(tx, plant, coverId, pot) };
-    tx.update(plants)
-      .set({
-        ...touch(plant),
-        pot,
-        potMaterial,
-        potId,
-        mediumKind,
-        recipeId,
-        mediumParts,
-        lastRepot,
-        ...housed,
-        ...covered,
-      })
-      .where(eq(plants.id, plant.id))
-      .run();
-    tx.delete(repots).where(eq(repots.id, row.id)).run();
-    if (row.before.plan) {
-      tx.insert(plans)
-        .values({ ...stamp(), plantId: plant.id, date: row.date, fit: row.before.plan })
-        .onConflictDoNothing()
-        .run();
-    }
-  });
-}
-
-/** Divisions that are still in the tray come back with their repot. */
-function takeDivisionsBack(tx: Db, { id }: RepotRow): void {
-  const batch = tx.select().from(batches).where(eq(batches.repotId, id)).get();
-  if (!batch) return;
-  if (batch.pottedOn > 0) {
+/** A record that was a mistake goes; what the plant stands in stays. Its newest other repot counts from then on. */
+export function forgetRepot(db: Db, row: RepotRow): void {
+  if (row.before.fromBatch) {
     throw new HttpError(
       409,
-      'divisionsPotted',
-      'a division of it was potted on since; take that back in the propagation tray first',
+      'fromTray',
+      'this is its first pot: take the potting on back in the propagation tray',
     );
   }
-  tx.delete(batches).where(eq(batches.id, batch.id)).run();
+  const plant = rowOr404(db, plants, row.plantId, 'plant');
+  if (plant.lastRepot !== row.date) return;
+  const before = db
+    .select({ date: repots.date })
+    .from(repots)
+    .where(and(eq(repots.plantId, row.plantId), ne(repots.id, row.id)))
+    .orderBy(desc(repots.date))
+    .get();
+  db.update(plants)
+    .set({ lastRepot: before?.date ?? row.before.lastRepot, ...touch(plant) })
+    .where(eq(plants.id, plant.id))
+    .run();
 }

@@ -6,9 +6,9 @@ import {
   type ReservoirAsk,
   type VerdictKind,
 } from '@fernbank/core';
-import { and, asc, eq, inArray, isNull, lte } from 'drizzle-orm';
+import { and, asc, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, plants, spots as spotRows, tasks } from '../db/schema.ts';
+import { looks, spots as spotRows, tasks } from '../db/schema.ts';
 import { stamp } from '../http/resource.ts';
 import { datesToPot } from './dayOfRepot.ts';
 import { judgeAll, type Judgement } from './judging.ts';
@@ -163,14 +163,14 @@ function asksOf(
  * would not be true.
  */
 export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
-  return db.transaction((tx) =>
-    judgeAll(tx, date)
+  return (
+    judgeAll(db, date)
       .filter(({ file, decision }) => file.spot.id === spotId && decision.verdict !== 'rescueNow')
       // A second tap says nothing new.
       .filter(({ file }) => !file.looks.some((look) => look.date === date && look.signals.allFine))
       .map(
         ({ file }) =>
-          tx
+          db
             .insert(looks)
             .values({
               ...stamp(),
@@ -181,25 +181,6 @@ export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
             })
             .returning({ id: looks.id })
             .get().id,
-      ),
-  );
-}
-
-/** Takes such a tap back, all of it or nothing. @returns how many plants it was noted for */
-export function takeBackAllFine(db: Db, spotId: number, date: IsoDate): number {
-  return db.transaction((tx) => {
-    const there = tx.select({ id: plants.id }).from(plants).where(eq(plants.spotId, spotId));
-    return tx
-      .delete(looks)
-      .where(
-        and(
-          inArray(looks.plantId, there),
-          eq(looks.date, date),
-          eq(looks.note, ''),
-          eq(looks.signals, { allFine: true }),
-        ),
       )
-      .returning({ id: looks.id })
-      .all().length;
-  });
+  );
 }

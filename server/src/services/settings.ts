@@ -9,18 +9,16 @@ export function readSettings(db: Db): Settings {
 }
 
 export function writeSettings(db: Db, changed: Partial<Settings>): Settings {
-  db.transaction((tx) => {
-    for (const [key, value] of Object.entries(changed)) {
-      // Nothing of one's own: the default is in force again.
-      if (value === null) {
-        tx.delete(settings).where(eq(settings.key, key)).run();
-        continue;
-      }
-      tx.insert(settings)
-        .values({ key, value })
-        .onConflictDoUpdate({ target: settings.key, set: { value } })
-        .run();
+  for (const [key, value] of Object.entries(changed)) {
+    // Nothing of one's own: the default is in force again.
+    if (value === null) {
+      db.delete(settings).where(eq(settings.key, key)).run();
+      continue;
     }
-  });
+    db.insert(settings)
+      .values({ key, value })
+      .onConflictDoUpdate({ target: settings.key, set: { value } })
+      .run();
+  }
   return readSettings(db);
 }

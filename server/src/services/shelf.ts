@@ -14,10 +14,7 @@ export type SupportRow = typeof supports.$inferSelect;
  *
  * @throws HttpError 409 when none is there to take
  */
-export function takePot(
-  db: Db,
-  potId: number,
-): { takenFrom: 'free' | 'soaking'; takenSince: IsoDate | null } {
+export function takePot(db: Db, potId: number): void {
   const row = rowOr404(db, pots, potId, 'pot');
   if (row.free < 1 && row.soaking < 1) {
     throw new HttpError(
@@ -33,7 +30,6 @@ export function takePot(
     .where(eq(pots.id, potId))
     .run();
   endSoak(db, potId);
-  return { takenFrom: from, takenSince: row.soakingSince };
 }
 
 /**
@@ -64,50 +60,16 @@ export function soakPot(db: Db, potId: number | null, date: IsoDate, apart = fal
     .run();
 }
 
-/**
- * A pot goes back to where it was taken from, as if it had never been.
- *
- * @param since  when the soak began that it was taken out of
- */
-export function putPotBack(
-  db: Db,
-  potId: number | null,
-  to: 'free' | 'soaking' = 'free',
-  since: IsoDate | null = null,
-): void {
+/** A pot or cover of the shelf that nothing stands in any more, and that is clean. */
+export function freePot(db: Db, potId: number | null): void {
   if (potId === null) return;
-  const room = to === 'free' ? pots.soaking : pots.free;
   db.update(pots)
     .set({
-      [to]: sql`min(${pots.count} - ${room} - ${pots.apart}, ${pots[to]} + 1)`,
-      ...(to === 'soaking' ? { soakingSince: sql`coalesce(${since}, ${pots.soakingSince})` } : {}),
+      free: sql`min(${pots.count} - ${pots.soaking} - ${pots.apart}, ${pots.free} + 1)`,
       rev: sql`${pots.rev} + 1`,
     })
     .where(eq(pots.id, potId))
     .run();
-}
-
-/** A plant moves back into a pot that it has just left: from its soak, or from where it was kept apart. */
-export function takePotBack(db: Db, potId: number | null, from?: 'apart'): void {
-  if (potId === null) return;
-  const row = db.select().from(pots).where(eq(pots.id, potId)).get();
-  if (!row) return;
-  if (from === 'apart' && row.apart > 0) {
-    db.update(pots)
-      .set({ apart: row.apart - 1, ...touch(row) })
-      .where(eq(pots.id, potId))
-      .run();
-    return;
-  }
-  if (row.soaking > 0) {
-    db.update(pots)
-      .set({ soaking: row.soaking - 1, ...touch(row) })
-      .where(eq(pots.id, potId))
-      .run();
-    endSoak(db, potId);
-  } else {
-    takePot(db, potId);
-  }
 }
 
 function endSoak(db: Db, potId: number): void {
@@ -146,7 +108,8 @@ export function takeSupport(db: Db, supportId: number): void {
     .run();
 }
 
-export function putSupportBack(db: Db, supportId: number | null): void {
+/** A support of the shelf that nothing is tied to any more. */
+export function freeSupport(db: Db, supportId: number | null): void {
   if (supportId === null) return;
   db.update(supports)
     .set({ free: sql`min(${supports.count}, ${supports.free} + 1)`, rev: sql`${supports.rev} + 1` })

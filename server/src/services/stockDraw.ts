@@ -1,7 +1,7 @@
 import { within } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { components, type Drawn } from '../db/schema.ts';
+import { components } from '../db/schema.ts';
 import { touch } from '../http/resource.ts';
 
 /**
@@ -10,18 +10,13 @@ import { touch } from '../http/resource.ts';
  * not suffice runs out, and never goes below nothing.
  *
  * @param litres  loosened, by component
- * @returns what was taken, to be put back by `putStockBack`
  */
-export function drawStock(
-  db: Db,
-  litres: readonly { component: string; litres: number }[],
-): Drawn[] {
-  return litres.flatMap(({ component, litres: wanted }): Drawn[] => {
+export function drawStock(db: Db, litres: readonly { component: string; litres: number }[]): void {
+  for (const { component, litres: wanted } of litres) {
     within('litres', wanted, 0, Number.MAX_VALUE);
     const row = db.select().from(components).where(eq(components.key, component)).get();
-    if (!row || wanted === 0 || !isCounted(row)) return [];
-    const before = { bags: row.bags, openL: row.openL };
-    const after = { ...before };
+    if (!row || wanted === 0 || !isCounted(row)) continue;
+    const after = { bags: row.bags, openL: row.openL };
     let left = wanted;
     const fromOpen = Math.min(left, after.openL);
     after.openL -= fromOpen;
@@ -33,40 +28,13 @@ export function drawStock(
       left -= taken;
     }
     write(db, row, after);
-    return [{ component, litres: wanted - left, before, after }];
-  });
+  }
 }
 
 /** Adds bags that were bought. */
-export function addBags(db: Db, component: string, count: number): Drawn | null {
+export function addBags(db: Db, component: string, count: number): void {
   const row = db.select().from(components).where(eq(components.key, component)).get();
-  if (!row || count === 0) return null;
-  const before = { bags: row.bags, openL: row.openL };
-  const after = { ...before, bags: before.bags + count };
-  write(db, row, after);
-  return { component, litres: 0, before, after };
-}
-
-/**
- * Takes a draw back: to the very numbers from before where nothing else has
- * moved the stock since, else by what was taken.
- */
-export function putStockBack(db: Db, drawn: readonly Drawn[]): void {
-  for (const { component, before, after } of [...drawn].reverse()) {
-    const row = db.select().from(components).where(eq(components.key, component)).get();
-    if (!row) continue;
-    const untouched = row.bags === after.bags && row.openL === after.openL;
-    write(
-      db,
-      row,
-      untouched
-        ? before
-        : {
-            bags: Math.max(0, row.bags + before.bags - after.bags),
-            openL: Math.max(0, row.openL + before.openL - after.openL),
-          },
-    );
-  }
+  if (row && count > 0) write(db, row, { bags: row.bags + count, openL: row.openL });
 }
 
 /** A bag, a bag size or a litre is known. */
@@ -80,7 +48,7 @@ export const isCounted = ({
 function write(
   db: Db,
   row: typeof components.$inferSelect,
-  { bags, openL }: Drawn['before'],
+  { bags, openL }: { bags: number; openL: number },
 ): void {
   db.update(components)
     .set({ bags, openL, ...touch(row) })

@@ -67,31 +67,29 @@ export function moveAfterWatering(db: Db, plantId: number, date: IsoDate): void 
 
 /** Marks a task done on a day, or open again; what hangs on it follows. */
 export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskRow {
-  return db.transaction((tx) => {
-    const row = tx
-      .update(tasks)
-      .set({ done, ...touch(task) })
-      .where(eq(tasks.id, task.id))
-      .returning()
-      .get();
-    const next = nextOf(tx, task);
-    if (done === null) {
-      if (next) tx.delete(tasks).where(eq(tasks.id, next.id)).run();
-      return row;
-    }
-    if (task.rule === 'firstWater') {
-      const found = standing(tx, task.plantId);
-      if (found) apply(tx, found.rows, movesAfterWater(found.rows.map(asStanding), done));
-    }
-    const again = task.everyDays === null ? null : addDays(done, task.everyDays);
-    if (again !== null && !next && (task.until === null || again <= task.until)) {
-      const { id: _id, rev: _rev, ...same } = task;
-      tx.insert(tasks)
-        .values({ ...same, ...stamp(), due: again, done: null, moved: '' })
-        .run();
-    }
+  const row = db
+    .update(tasks)
+    .set({ done, ...touch(task) })
+    .where(eq(tasks.id, task.id))
+    .returning()
+    .get();
+  const next = nextOf(db, task);
+  if (done === null) {
+    if (next) db.delete(tasks).where(eq(tasks.id, next.id)).run();
     return row;
-  });
+  }
+  if (task.rule === 'firstWater') {
+    const found = standing(db, task.plantId);
+    if (found) apply(db, found.rows, movesAfterWater(found.rows.map(asStanding), done));
+  }
+  const again = task.everyDays === null ? null : addDays(done, task.everyDays);
+  if (again !== null && !next && (task.until === null || again <= task.until)) {
+    const { id: _id, rev: _rev, ...same } = task;
+    db.insert(tasks)
+      .values({ ...same, ...stamp(), due: again, done: null, moved: '' })
+      .run();
+  }
+  return row;
 }
 
 /** The next turn of a task that is done again and again, where it stands already. */

@@ -20,13 +20,13 @@ import {
 import { asc, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { batches, batchLooks, plants, repots, spots, tasks } from '../db/schema.ts';
-import { HttpError, invalid } from '../http/errors.ts';
+import { invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { spotOf, taxonOf } from './collection.ts';
 import { partsOrdered } from './newMedium.ts';
 import { checkMix } from './pantry.ts';
 import { readSettings } from './settings.ts';
-import { putPotBack, takePot } from './shelf.ts';
+import { takePot } from './shelf.ts';
 
 export type BatchRow = typeof batches.$inferSelect;
 export type BatchLookRow = typeof batchLooks.$inferSelect;
@@ -127,46 +127,31 @@ export interface NewBatchLook extends TrayLook {
 
 /** @throws HttpError 422 when more are rooted or lost than live */
 export function lookAtBatch(db: Db, batchId: number, look: NewBatchLook): BatchLookRow {
-  return db.transaction((tx) => {
-    const batch = rowOr404(tx, batches, batchId, 'batch');
-    if (batch.planned) throw invalid('date', 'this batch is only planned: start it first');
-    if (look.date < batch.date) {
-      throw invalid('date', `date must not be before the batch was started (${batch.date})`);
-    }
-    const living = livingOf(batch);
-    if (look.lost > living)
-      throw invalid('lost', `lost must be at most ${living}, got ${look.lost}`);
-    if (look.rooted > living - look.lost) {
-      throw invalid(
-        'rooted',
-        `rooted must be at most the ${living - look.lost} that live, got ${look.rooted}`,
-      );
-    }
-    if (look.rooted === 0 && (look.rootCm ?? 0) > 0) {
-      throw invalid('rootCm', 'rootCm must be left out while none is rooted');
-    }
-    tx.update(batches)
-      .set({ lost: batch.lost + look.lost, ...touch(batch) })
-      .where(eq(batches.id, batch.id))
-      .run();
-    return tx
-      .insert(batchLooks)
-      .values({ ...stamp(), batchId, ...look })
-      .returning()
-      .get();
-  });
-}
-
-/** A look is taken back, its losses with it. */
-export function dropBatchLook(db: Db, row: BatchLookRow): void {
-  db.transaction((tx) => {
-    const batch = rowOr404(tx, batches, row.batchId, 'batch');
-    tx.update(batches)
-      .set({ lost: batch.lost - row.lost, ...touch(batch) })
-      .where(eq(batches.id, batch.id))
-      .run();
-    tx.delete(batchLooks).where(eq(batchLooks.id, row.id)).run();
-  });
+  const batch = rowOr404(db, batches, batchId, 'batch');
+  if (batch.planned) throw invalid('date', 'this batch is only planned: start it first');
+  if (look.date < batch.date) {
+    throw invalid('date', `date must not be before the batch was started (${batch.date})`);
+  }
+  const living = livingOf(batch);
+  if (look.lost > living) throw invalid('lost', `lost must be at most ${living}, got ${look.lost}`);
+  if (look.rooted > living - look.lost) {
+    throw invalid(
+      'rooted',
+      `rooted must be at most the ${living - look.lost} that live, got ${look.rooted}`,
+    );
+  }
+  if (look.rooted === 0 && (look.rootCm ?? 0) > 0) {
+    throw invalid('rootCm', 'rootCm must be left out while none is rooted');
+  }
+  db.update(batches)
+    .set({ lost: batch.lost + look.lost, ...touch(batch) })
+    .where(eq(batches.id, batch.id))
+    .run();
+  return db
+    .insert(batchLooks)
+    .values({ ...stamp(), batchId, ...look })
+    .returning()
+    .get();
 }
 
 /** How many of a batch go into pots of their own, and which. */
@@ -190,22 +175,20 @@ export interface PotOnOrder {
  * one for each start or one for all that go into a pot together.
  */
 export function potOn(db: Db, batchId: number, order: PotOnOrder): { plantIds: number[] } {
-  return db.transaction((tx) => {
-    const batch = rowOr404(tx, batches, batchId, 'batch');
-    checkPotOn(tx, batch, order);
-    const many = order.together ? 1 : order.count;
-    const plantIds = Array.from({ length: many }, (_, i) =>
-      onePotted(tx, batch, order, batch.pottedOn + i + 1, order.together ? order.count : 1),
-    );
-    tx.update(batches)
-      .set({ pottedOn: batch.pottedOn + order.count, ...touch(batch) })
-      .where(eq(batches.id, batch.id))
-      .run();
-    return { plantIds };
-  });
+  const batch = rowOr404(db, batches, batchId, 'batch');
+  checkPotOn(db, batch, order);
+  const many = order.together ? 1 : order.count;
+  const plantIds = Array.from({ length: many }, (_, i) =>
+    onePotted(db, batch, order, batch.pottedOn + i + 1, order.together ? order.count : 1),
+  );
+  db.update(batches)
+    .set({ pottedOn: batch.pottedOn + order.count, ...touch(batch) })
+    .where(eq(batches.id, batch.id))
+    .run();
+  return { plantIds };
 }
 
-function checkPotOn(tx: Db, batch: BatchRow, { count, date, potId, together, ...mix }: PotOnOrder) {
+function checkPotOn(db: Db, batch: BatchRow, { count, date, potId, together, ...mix }: PotOnOrder) {
   if (batch.planned) throw invalid('count', 'this batch is only planned: start it first');
   if (date < batch.date) {
     throw invalid('date', `date must not be before the batch was started (${batch.date})`);
@@ -216,12 +199,12 @@ function checkPotOn(tx: Db, batch: BatchRow, { count, date, potId, together, ...
   if (potId !== null && count > 1 && !together) {
     throw invalid('potId', 'a pot of the shelf takes one: pot them on one by one');
   }
-  rowOr404(tx, spots, mix.spotId, 'spot');
-  checkMix(tx, mix);
+  rowOr404(db, spots, mix.spotId, 'spot');
+  checkMix(db, mix);
 }
 
 function onePotted(
-  tx: Db,
+  db: Db,
   batch: BatchRow,
   order: PotOnOrder,
   number: number,
@@ -230,11 +213,11 @@ function onePotted(
   const { date, pot, potMaterial, potId, recipeId, mediumKind, spotId } = order;
   const taxon = taxonOf(batch);
   const traits = traitsOf(taxon, {});
-  const spot = spotOf(rowOr404(tx, spots, spotId, 'spot'));
-  const mediumParts = partsOrdered(tx, order);
-  const taken = potId === null ? {} : takePot(tx, potId);
+  const spot = spotOf(rowOr404(db, spots, spotId, 'spot'));
+  const mediumParts = partsOrdered(db, order);
+  if (potId !== null) takePot(db, potId);
   const housing = { pot, potMaterial, potId, mediumKind, recipeId, mediumParts };
-  const plantId = tx
+  const plantId = db
     .insert(plants)
     .values({
       ...stamp(),
@@ -251,8 +234,8 @@ function onePotted(
     .returning()
     .get().id;
   const from = KIND_OF[batch.medium];
-  const settings = readSettings(tx);
-  const repotId = tx
+  const settings = readSettings(db);
+  const repotId = db
     .insert(repots)
     .values({
       ...stamp(),
@@ -265,7 +248,7 @@ function onePotted(
         lastRepot: null,
         fromBatch: { id: batch.id, starts },
       },
-      after: { ...housing, ...taken },
+      after: housing,
       mixedIn: null,
       rootWork: 'bareRoot',
       rootsCut: false,
@@ -292,39 +275,9 @@ function onePotted(
     school: settings.firstWaterSchool,
   });
   for (const task of care) {
-    tx.insert(tasks)
+    db.insert(tasks)
       .values({ ...stamp(), ...task, plantId, repotId })
       .run();
   }
   return plantId;
-}
-
-/**
- * Potting on is taken back: the plants go, their starts are in the tray again.
- *
- * @throws HttpError 409 when one of them was repotted since
- */
-export function takeBackPotOn(db: Db, batchId: number, plantIds: readonly number[]): void {
-  db.transaction((tx) => {
-    const batch = rowOr404(tx, batches, batchId, 'batch');
-    let back = 0;
-    for (const id of plantIds) {
-      const plant = rowOr404(tx, plants, id, 'plant');
-      const rows = tx.select().from(repots).where(eq(repots.plantId, id)).all();
-      const from = rows[0]?.before.fromBatch;
-      if (from?.id !== batch.id) {
-        throw invalid('plantIds', `plant ${id} did not come out of this batch`);
-      }
-      if (rows.length > 1) {
-        throw new HttpError(409, 'notNewest', `${plant.name} was repotted since; undo that first`);
-      }
-      back += from.starts;
-      putPotBack(tx, plant.potId, rows[0]!.after.takenFrom, rows[0]!.after.takenSince);
-      tx.delete(plants).where(eq(plants.id, id)).run();
-    }
-    tx.update(batches)
-      .set({ pottedOn: Math.max(0, batch.pottedOn - back), ...touch(batch) })
-      .where(eq(batches.id, batch.id))
-      .run();
-  });
 }

@@ -16,18 +16,12 @@ import {
   type Seen,
 } from '@fernbank/core';
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
-import type { Db } from '../db/driver.ts';
+import type { Cell, Db, OpenFile } from '../db/driver.ts';
 import { batches, outcomes, photos, plants, repots, tasks } from '../db/schema.ts';
+import { deedsThatChanged } from '../history/dependents.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
-import {
-  putPotBack,
-  putSupportBack,
-  soakPot,
-  takeCover,
-  takePotBack,
-  takeSupport,
-} from './shelf.ts';
+import { freePot, freeSupport, soakPot, takeCover, takePot, takeSupport } from './shelf.ts';
 
 export type OutcomeRow = typeof outcomes.$inferSelect;
 
@@ -55,38 +49,34 @@ const ANSWERED: Record<Checkpoint, ('cutDry' | Checkpoint)[]> = {
  * @throws HttpError 422 before the first checkpoint opens, 409 when this one is judged already
  */
 export function keepOutcome(db: Db, order: NewOutcome): OutcomeRow {
-  return db.transaction((tx) => {
-    const repot = rowOr404(tx, repots, order.repotId, 'repot');
-    const at = checkpointFor(repot.date, order.date);
-    checkGrade(order);
-    checkPhoto(tx, repot.plantId, order.photoId);
-    const before = tx
-      .select({ id: outcomes.id })
-      .from(outcomes)
-      .where(and(eq(outcomes.repotId, repot.id), eq(outcomes.at, at)))
-      .get();
-    if (before) {
-      throw new HttpError(
-        409,
-        'alreadyGraded',
-        `how it stood after ${CHECKPOINTS[at].label} is written down already: change that one`,
-        'date',
-      );
-    }
-    const left = order.seen.includes('lost') ? letGo(tx, repot.plantId, order.date) : null;
-    const row = tx
-      .insert(outcomes)
-      .values({ ...stamp(), ...order, plantId: repot.plantId, at, left })
-      .returning()
-      .get();
-    tx.update(tasks)
-      .set({ done: order.date, updatedAt: new Date().toISOString() })
-      .where(
-        and(eq(tasks.repotId, repot.id), isNull(tasks.done), inArray(tasks.rule, ANSWERED[at])),
-      )
-      .run();
-    return row;
-  });
+  const repot = rowOr404(db, repots, order.repotId, 'repot');
+  const at = checkpointFor(repot.date, order.date);
+  checkGrade(order);
+  checkPhoto(db, repot.plantId, order.photoId);
+  const before = db
+    .select({ id: outcomes.id })
+    .from(outcomes)
+    .where(and(eq(outcomes.repotId, repot.id), eq(outcomes.at, at)))
+    .get();
+  if (before) {
+    throw new HttpError(
+      409,
+      'alreadyGraded',
+      `how it stood after ${CHECKPOINTS[at].label} is written down already: change that one`,
+      'date',
+    );
+  }
+  if (order.seen.includes('lost')) letGo(db, repot.plantId, order.date);
+  const row = db
+    .insert(outcomes)
+    .values({ ...stamp(), ...order, plantId: repot.plantId, at })
+    .returning()
+    .get();
+  db.update(tasks)
+    .set({ done: order.date, updatedAt: new Date().toISOString() })
+    .where(and(eq(tasks.repotId, repot.id), isNull(tasks.done), inArray(tasks.rule, ANSWERED[at])))
+    .run();
+  return row;
 }
 
 function checkpointFor(repotted: IsoDate, date: IsoDate): Checkpoint {
@@ -117,63 +107,58 @@ export function checkPhoto(db: Db, plantId: number, photoId: number | null): voi
 
 /** A judgement is changed: its checkpoint stays. */
 export function changeOutcome(
-  tx: Db,
+  file: OpenFile,
   before: OutcomeRow,
   changed: Partial<Pick<NewOutcome, 'grade' | 'seen' | 'photoId' | 'note'>>,
 ) {
   const merged = { ...before, ...changed };
   checkGrade(merged);
-  checkPhoto(tx, before.plantId, merged.photoId);
-  const lost = merged.seen.includes('lost');
-  if (before.left && !lost) bringBack(tx, before.plantId, before.left);
-  const left = !lost ? null : (before.left ?? letGo(tx, before.plantId, before.date));
-  return { ...changed, left };
-}
-
-/** Taken back: the question is open again, and a lost plant is back. */
-export function dropOutcome(tx: Db, row: OutcomeRow): void {
-  tx.update(tasks)
-    .set({ done: null })
-    .where(and(eq(tasks.repotId, row.repotId), eq(tasks.rule, row.at), eq(tasks.done, row.date)))
-    .run();
-  if (row.left) bringBack(tx, row.plantId, row.left);
+  checkPhoto(file.db, before.plantId, merged.photoId);
+  const [was, is] = [before, merged].map(({ seen }) => seen.includes('lost'));
+  if (was && !is) comesBack(file, before.plantId);
+  if (!was && is) letGo(file.db, before.plantId, before.date);
+  return changed;
 }
 
 /** A lost plant leaves its shelf pot to a soak, its cover and support to others. */
-function letGo(tx: Db, plantId: number, goneOn: IsoDate): OutcomeRow['left'] {
-  const plant = rowOr404(tx, plants, plantId, 'plant');
+function letGo(db: Db, plantId: number, goneOn: IsoDate): void {
+  const plant = rowOr404(db, plants, plantId, 'plant');
   const { potId, coverId, supportId } = plant;
-  soakPot(tx, potId, goneOn);
-  putPotBack(tx, coverId);
-  putSupportBack(tx, supportId);
-  tx.update(plants)
+  soakPot(db, potId, goneOn);
+  freePot(db, coverId);
+  freeSupport(db, supportId);
+  db.update(plants)
     .set({ goneOn, potId: null, coverId: null, supportId: null, ...touch(plant) })
     .where(eq(plants.id, plantId))
     .run();
-  return { potId, coverId, supportId };
 }
 
-/** It was not lost after all: it has back what nobody else took meanwhile. */
-function bringBack(tx: Db, plantId: number, left: NonNullable<OutcomeRow['left']>): void {
-  const plant = rowOr404(tx, plants, plantId, 'plant');
-  const { potId, coverId, supportId } = left;
-  tx.update(plants)
-    .set({
-      goneOn: null,
-      potId: takenBack(potId, () => takePotBack(tx, potId)),
-      coverId: takenBack(coverId, () => takeCover(tx, coverId!, plant.pot)),
-      supportId: takenBack(supportId, () => takeSupport(tx, supportId!)),
-      ...touch(plant),
-    })
+/** It was not lost after all: it stands in what it stood in, as far as nobody else took that meanwhile. */
+function comesBack(file: OpenFile, plantId: number): void {
+  const { db } = file;
+  const plant = rowOr404(db, plants, plantId, 'plant');
+  const [went] = deedsThatChanged(file, 'plants', plantId, ['gone_on']);
+  const {
+    pot_id: potId = null,
+    cover_id: coverId = null,
+    support_id: supportId = null,
+  } = went?.before ?? {};
+  const taken = {
+    potId: ifFree(potId, (id) => takePot(db, id)),
+    coverId: ifFree(coverId, (id) => takeCover(db, id, plant.pot)),
+    supportId: ifFree(supportId, (id) => takeSupport(db, id)),
+  };
+  db.update(plants)
+    .set({ goneOn: null, ...taken, ...touch(plant) })
     .where(eq(plants.id, plantId))
     .run();
 }
 
-function takenBack(id: number | null, take: () => void): number | null {
+function ifFree(id: Cell, take: (id: number) => void): number | null {
   if (id === null) return null;
   try {
-    take();
-    return id;
+    take(Number(id));
+    return Number(id);
   } catch (error) {
     if (error instanceof HttpError) return null;
     throw error;
