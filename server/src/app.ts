@@ -35,12 +35,13 @@ import {
   repotRoutes,
   taskRoutes,
 } from './routes/records.ts';
+import { visitRoutes } from './routes/visits.ts';
 import { spotRoutes } from './routes/spots.ts';
 import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
 
 const LARGEST_BODY = '1mb';
-/** What is sent to these is a file. */
-const FILES = /^\/(photos|backup|imports)\/?$/;
+/** What is sent to these is a file, or holds files: they read their bodies themselves. */
+const FILES = /^\/(photos|backup|imports|visits)\/?$/;
 const YEAR_MS = 365 * 86_400_000;
 
 /**
@@ -87,7 +88,6 @@ function api(context: Context): express.Router {
   routes.use(sameSite);
   routes.use(context.door ? signedIn(context.door) : onlyLoopbackNames);
   routes.use((request, response, next) =>
-    // A file is no JSON, whatever its header says.
     FILES.test(request.path) ? next() : json(request, response, next),
   );
   routes.use((_request, response, next) => {
@@ -112,6 +112,7 @@ function api(context: Context): express.Router {
     { at: '/components', routes: componentRoutes(context) },
     { at: '/recipes', routes: recipeRoutes(context) },
     { at: '', routes: fittingRoutes(context) },
+    { at: '/visits', routes: visitRoutes(context) },
     { at: '/looks', routes: lookRoutes(context) },
     { at: '/measurements', routes: measurementRoutes(context) },
     { at: '/repots', routes: repotRoutes(context) },

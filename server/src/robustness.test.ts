@@ -1,42 +1,20 @@
 import { addDays, CATALOGUE, MEDIUM_KINDS, possibleValues, SIGNALS } from '@fernbank/core';
 import fc from 'fast-check';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
+import type { ApiDocument } from './openapi/document.ts';
 import { TODAY, testApp, type TestApp, takeRowBack } from './testApp.ts';
 
-let app: TestApp;
-beforeAll(() => (app = testApp({ garden: true })));
+const app: TestApp = testApp({ garden: true });
 afterAll(() => app.close());
 
-const ROUTES: [method: 'post' | 'patch', path: string][] = [
-  ['post', '/api/plants'],
-  ['patch', '/api/plants/1'],
-  ['post', '/api/spots'],
-  ['patch', '/api/spots/1'],
-  ['post', '/api/pots'],
-  ['patch', '/api/pots/1'],
-  ['post', '/api/looks'],
-  ['patch', '/api/looks/1'],
-  ['post', '/api/measurements'],
-  ['post', '/api/repots'],
-  ['patch', '/api/tasks/1'],
-  ['patch', '/api/settings'],
-  ['post', '/api/outcomes'],
-  ['post', '/api/benches/1/events'],
-  ['post', '/api/batches'],
-  ['patch', '/api/batches/1'],
-  ['post', '/api/batches/1/looks'],
-  ['post', '/api/batches/1/pot-on'],
-  ['post', '/api/batches/1/take-back'],
-  ['post', '/api/calc/pot'],
-  ['post', '/api/calc/season'],
-  ['post', '/api/calc/column'],
-  ['post', '/api/calc/mix'],
-  ['post', '/api/calc/stability'],
-  ['post', '/api/calc/dilution'],
-  ['post', '/api/calc/feed'],
-  ['post', '/api/calc/decision'],
-  ['post', '/api/calc/fit'],
-];
+type Write = 'post' | 'patch' | 'put';
+/** Every operation that takes a body, at the first row of its kind. */
+const document = (await app.call.get('/api/openapi.json').expect(200)).body as ApiDocument;
+const ROUTES = Object.entries(document.paths).flatMap(([path, methods]) =>
+  Object.entries(methods)
+    .filter(([, { requestBody }]) => requestBody)
+    .map(([method]): [Write, string] => [method as Write, `/api${path.replace(/\{\w+\}/g, '1')}`]),
+);
 
 /** Names that mean something here, with values that mostly do not. */
 const NAMES = [
@@ -66,6 +44,11 @@ const NAMES = [
 ];
 
 describe('whatever is sent', () => {
+  it('is sent to every route that takes a body', () => {
+    expect(ROUTES.length).toBeGreaterThan(50);
+    expect(new Set(ROUTES.map(([method]) => method))).toEqual(new Set(['post', 'patch', 'put']));
+  });
+
   it('no body brings a 500, and every refusal has the one shape', async () => {
     await fc.assert(
       fc.asyncProperty(
@@ -80,7 +63,7 @@ describe('whatever is sent', () => {
           }
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 6 * ROUTES.length },
     );
   });
 

@@ -69,13 +69,9 @@ const systemDark = window.matchMedia('(prefers-color-scheme: dark)').matches;
 const isDark = computed(() => (chosenTheme.value || (systemDark ? 'dark' : 'light')) === 'dark');
 watch(isDark, (dark) => theme.change(dark ? 'dark' : 'light'), { immediate: true });
 const switchTheme = () => (chosenTheme.value = isDark.value ? 'light' : 'dark');
-function undoNewest(): void {
-  notices.current?.undo?.().catch(notices.fault);
-  notices.clear();
-}
 const { listOpen } = useShortcuts({
   t: switchTheme,
-  u: () => notices.current?.undo && undoNewest(),
+  u: () => void notices.undo(),
 });
 /** Once opened it stays, so that the focus finds its way back. */
 const listAsked = ref(false);
@@ -209,6 +205,7 @@ watch(
     </nav>
 
     <ConflictDialog v-if="conflict.open" />
+    <UndoDialog />
     <ShortcutsDialog v-if="listAsked" v-model="listOpen" />
     <v-snackbar
       :model-value="notices.current !== null"
@@ -220,7 +217,7 @@ watch(
     >
       <span role="status">{{ notices.current?.text }}</span>
       <template #actions>
-        <v-btn v-if="notices.current?.undo" variant="text" @click="undoNewest">
+        <v-btn v-if="notices.current?.undo" variant="text" @click="notices.undo">
           {{ m.app.undo }}
         </v-btn>
         <v-btn variant="text" @click="notices.clear()">{{ m.app.close }}</v-btn>

@@ -1,29 +1,24 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
 import Ajv2020 from 'ajv/dist/2020.js';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { testApp, type TestApp } from '../testApp.ts';
 import type { ApiDocument } from './document.ts';
 
-let app: TestApp;
-let document: ApiDocument;
-beforeAll(async () => {
-  app = testApp();
-  document = (await app.call.get('/api/openapi.json').expect(200)).body as ApiDocument;
-});
+const app: TestApp = testApp();
 afterAll(() => app.close());
+const document = (await app.call.get('/api/openapi.json').expect(200)).body as ApiDocument;
 
-const CALCULATORS = [
-  'pot',
-  'season',
-  'column',
-  'mix',
-  'stability',
-  'dilution',
-  'feed',
-  'decision',
-  'fit',
-  'cuts',
-];
+const named = (at: string) =>
+  Object.keys(document.paths).flatMap((path) =>
+    path.startsWith(at) ? [path.slice(at.length)] : [],
+  );
+const CALCULATORS = named('/calc/');
+/** What is promised by name to whoever builds on the API. */
+const PROMISED = {
+  calculators: 'pot season column mix stability dilution feed cuts decision fit day'.split(' '),
+  resources:
+    'plants spots looks measurements repots pots components recipes supports tasks days'.split(' '),
+};
 const bodyOf = (path: string) =>
   document.paths[path]!.post!.requestBody!.content['application/json'];
 
@@ -36,20 +31,21 @@ describe('the description of the API', () => {
   });
 
   it('names every resource and calculator of the contract', () => {
-    const resources = [
-      'plants',
-      'spots',
-      'looks',
-      'measurements',
-      'repots',
-      'pots',
-      'supports',
-      'components',
-      'recipes',
-      'tasks',
-    ];
-    for (const name of resources) expect(document.paths).toHaveProperty([`/${name}`]);
-    for (const name of CALCULATORS) expect(document.paths).toHaveProperty([`/calc/${name}`]);
+    for (const name of PROMISED.resources) {
+      expect(document.paths).toHaveProperty([`/${name}`, 'get']);
+      expect(document.paths).toHaveProperty([`/${name}/{id}`, 'get']);
+    }
+    expect(CALCULATORS).toEqual(expect.arrayContaining(PROMISED.calculators));
+  });
+
+  it('gives every calculator an example, and every write a schema of its body', () => {
+    for (const name of CALCULATORS) expect(bodyOf(`/calc/${name}`).example, name).toBeDefined();
+    const bare = Object.entries(document.paths).flatMap(([path, methods]) =>
+      Object.entries(methods)
+        .filter(([method, { requestBody }]) => /^(patch|put)$/.test(method) && !requestBody)
+        .map(([method]) => `${method} ${path}`),
+    );
+    expect(bare).toEqual([]);
   });
 
   it.each(CALCULATORS)('the example of %s gets the answer that is shown with it', async (name) => {

@@ -1,16 +1,13 @@
-import { and, eq, gt, isNull } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import {
   looks,
   measurements,
   MEASUREMENT_KINDS,
-  MEASUREMENTS,
   overrules,
   plants,
   repots,
   tasks,
-  type MeasurementKind,
 } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
@@ -32,21 +29,13 @@ import {
   supportKindId,
   supportLength,
 } from '../http/fields.ts';
-import { checkFresh, idOf, ofPlant, rowOr404, sendRow, stamp } from '../http/resource.ts';
+import { checkFresh, idOf, ofPlant, rowOr404, sendRow } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
 import { forgetRepot, repot, type RepotOrder } from '../services/repotting.ts';
-import { completeTask, moveAfterLook, moveAfterWatering, moveTask } from '../services/tasks.ts';
-
-/** A plant cannot be seen, weighed or repotted before it came. */
-function checkArrived({ db }: Context, plantId: number, date: string): void {
-  const plant = db.select().from(plants).where(eq(plants.id, plantId)).get();
-  if (!plant) throw invalid('plantId', `plant ${plantId} was not found`);
-  if (plant.acquired && date < plant.acquired) {
-    throw invalid('date', `date must not be before the plant arrived (${plant.acquired})`);
-  }
-}
+import { checkArrived, keepMeasurement, type NewMeasurement } from '../services/seeing.ts';
+import { completeTask, moveAfterLook, moveTask } from '../services/tasks.ts';
 
 const newLook = Joi.object<{
   plantId: number;
@@ -79,7 +68,7 @@ export function lookRoutes(context: Context): DescribedRouter {
       body: newLook,
       values: (input) => {
         notAhead(context, 'date', input.date);
-        checkArrived(context, input.plantId, input.date);
+        checkArrived(db, input.plantId, input.date);
         moveAfterLook(db, input.plantId, input.date, input.signals);
         return input;
       },
@@ -90,7 +79,6 @@ export function lookRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
-type NewMeasurement = Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>;
 const newMeasurement = Joi.object<NewMeasurement>({
   plantId: rowId().required(),
   date: isoDate().required(),
@@ -101,48 +89,6 @@ const newMeasurement = Joi.object<NewMeasurement>({
   value: Joi.number().min(0).max(100_000).required(),
   note: note().default(''),
 });
-
-/** Each kind has its own range: a weight of 0, a pH of 20 are slips of the hand. */
-function checkRange(kind: MeasurementKind, value: number): void {
-  const { least, most } = MEASUREMENTS[kind];
-  if (value < least || value > most) {
-    throw invalid('value', `value must be between ${least} and ${most} for ${kind}, got ${value}`);
-  }
-}
-
-/** The same reading once more: a scale that sent twice, a form that was sent again. */
-function sameReading(db: Context['db'], input: NewMeasurement) {
-  const { plantId, date, kind, value, minute: at } = input;
-  return db
-    .select()
-    .from(measurements)
-    .where(
-      and(
-        eq(measurements.plantId, plantId),
-        eq(measurements.date, date),
-        eq(measurements.kind, kind),
-        eq(measurements.value, value),
-        at == null ? isNull(measurements.minute) : eq(measurements.minute, at),
-      ),
-    )
-    .get();
-}
-
-/** A height that is entered late does not undo one measured since. */
-function isNewestHeight(db: Context['db'], { plantId, date }: { plantId: number; date: string }) {
-  const later = db
-    .select({ id: measurements.id })
-    .from(measurements)
-    .where(
-      and(
-        eq(measurements.plantId, plantId),
-        eq(measurements.kind, 'heightCm'),
-        gt(measurements.date, date),
-      ),
-    )
-    .get();
-  return later === undefined;
-}
 
 export function measurementRoutes(context: Context): DescribedRouter {
   const { db } = context;
@@ -162,20 +108,10 @@ export function measurementRoutes(context: Context): DescribedRouter {
     { summary: 'add a measurement', body: newMeasurement },
     (_request, response, input) => {
       notAhead(context, 'date', input.date);
-      checkArrived(context, input.plantId, input.date);
-      checkRange(input.kind, input.value);
-      const same = input.minute == null ? undefined : sameReading(db, input);
-      if (same) return sendRow(response, same);
-      if (input.kind === 'heightCm' && isNewestHeight(db, input)) {
-        db.update(plants).set({ heightCm: input.value }).where(eq(plants.id, input.plantId)).run();
-      }
-      if (input.kind === 'watered') moveAfterWatering(db, input.plantId, input.date);
-      const row = db
-        .insert(measurements)
-        .values({ ...stamp(), ...input })
-        .returning()
-        .get();
-      sendRow(response.location(`/api/measurements/${row.id}`), row, 201);
+      checkArrived(db, input.plantId, input.date);
+      const { row, isNew } = keepMeasurement(db, input);
+      if (isNew) response.location(`/api/measurements/${row.id}`);
+      sendRow(response, row, isNew ? 201 : 200);
     },
   );
   return routes;
@@ -319,7 +255,7 @@ export function overruleRoutes(context: Context): DescribedRouter {
       body: newOverrule,
       values: (input) => {
         notAhead(context, 'date', input.date);
-        checkArrived(context, input.plantId, input.date);
+        checkArrived(db, input.plantId, input.date);
         if (input.until <= input.date) {
           throw invalid('until', `until must be after the day it is said (${input.date})`);
         }

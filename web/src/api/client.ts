@@ -8,6 +8,8 @@ export class ApiError extends Error {
     readonly status: number,
     readonly code: string,
     readonly field?: string,
+    /** what else the server tells of it */
+    readonly more: Record<string, unknown> = {},
   ) {
     super(message);
   }
@@ -28,8 +30,6 @@ interface Options {
   rev?: number;
   /** stands for this one write, however often it is sent */
   key?: string;
-  /** hears which entry of the history a write became */
-  onDeed?: (deed: number) => void;
   /** whoever asks settles a conflict itself */
   ownConflict?: boolean;
 }
@@ -71,7 +71,7 @@ const early = new Map<string, Promise<unknown>>();
  * takes the answer over.
  */
 export function askEarly(path: string): void {
-  const asked = send(path, {});
+  const asked = send(path, {}).then(({ answer }) => answer);
   asked.catch(() => undefined); // told to whoever takes it over
   early.set(path, asked);
 }
@@ -100,14 +100,26 @@ const baseOf = (path: string, rev: number | undefined) => {
   return row?.rev === rev ? (row ?? null) : null;
 };
 
+/** What was answered to a write, and the entry of the history by which it is taken back; null: nothing changed. */
+export interface Written<T> {
+  answer: T;
+  deed: number | null;
+}
+
 /** Calls the API. @throws ApiError for every refusal and for silence */
 export async function api<T>(path: string, options: Options = {}): Promise<T> {
   const asked = options.method === undefined ? early.get(path) : undefined;
   early.delete(path);
-  return (asked as Promise<T> | undefined) ?? send<T>(path, options);
+  return (asked as Promise<T> | undefined) ?? (await send<T>(path, options)).answer;
 }
 
-async function send<T>(path: string, options: Options): Promise<T> {
+/** Calls the API for something that can be taken back. @throws ApiError as `api` does */
+export const write = <T>(
+  path: string,
+  options: Options & Required<Pick<Options, 'method'>>,
+): Promise<Written<T>> => send<T>(path, options);
+
+async function send<T>(path: string, options: Options): Promise<Written<T>> {
   try {
     return await sendOnce<T>(path, options);
   } catch (error) {
@@ -122,8 +134,8 @@ async function send<T>(path: string, options: Options): Promise<T> {
   }
 }
 
-async function sendOnce<T>(path: string, options: Options): Promise<T> {
-  const { method = 'GET', body, type = 'application/json', rev, key, onDeed } = options;
+async function sendOnce<T>(path: string, options: Options): Promise<Written<T>> {
+  const { method = 'GET', body, type = 'application/json', rev, key } = options;
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -140,20 +152,20 @@ async function sendOnce<T>(path: string, options: Options): Promise<T> {
     throw new ApiError(m.error.network, 0, 'network');
   }
   answered(response.headers?.get(KEPT_HEADER) ?? null);
-  const deed = response.headers?.get('X-Fernbank-Deed');
-  if (deed) onDeed?.(Number(deed));
-  if (response.status === 204) return undefined as T;
+  const deed = Number(response.headers?.get('X-Fernbank-Deed')) || null;
+  if (response.status === 204) return { answer: undefined as T, deed };
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) {
     if (method === 'GET' || method === 'PATCH') remember(path, answer);
-    return answer as T;
+    return { answer: answer as T, deed };
   }
   const { error } = (answer ?? {}) as {
-    error?: { code: string; message: string; field?: string };
+    error?: { code: string; message: string; field?: string; [more: string]: unknown };
   };
   // A proxy or a dying server answers without the one error shape.
   if (!error) throw new ApiError(m.error.network, 0, 'network');
-  throw new ApiError(error.message, response.status, error.code, error.field);
+  const { code, message, field, ...more } = error;
+  throw new ApiError(message, response.status, code, field, more);
 }
 
 /** Any fault in words for the keeper. */

@@ -320,7 +320,9 @@ interface Housing {
 export interface Repot extends Row {
   plantId: number;
   date: string;
-  before: Housing;
+  /** by which it is taken back; null: the history does not know it */
+  deed: number | null;
+  before: Housing & { fromBatch?: { id: number } };
   after: Housing;
   mixedIn: {
     label: string;
@@ -348,6 +350,8 @@ export interface Outcome extends Row {
   seen: Seen[];
   photoId: number | null;
   note: string;
+  /** by which it is taken back; null: the history does not know it */
+  deed: number | null;
 }
 
 /** A plant on the bench, as every device shows it. */
@@ -376,6 +380,8 @@ export interface BatchLook extends Row {
   branching: boolean | null;
   lost: number;
   note: string;
+  /** by which it is taken back; null: the history does not know it */
+  deed: number | null;
 }
 
 /** A batch of the propagation tray, with what it asks for. */

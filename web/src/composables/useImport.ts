@@ -1,7 +1,7 @@
 import { fieldsOf, GROUPS, LENGTH_UNITS, MASS_UNITS, type ColumnUse } from '@fernbank/core';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../api/client.ts';
+import { api, ApiError, wordsFor, write } from '../api/client.ts';
 import type { Mapping, Preview, ReadFile } from '../api/keepingTypes.ts';
 import { m } from '../messages/index.ts';
 import { saveAs } from './saveAs.ts';
@@ -81,22 +81,22 @@ export function useImport() {
   }, SETTLE_MS);
   watch(mapping, judge, { deep: true });
 
-  async function run(onDeed: (deed: number) => void): Promise<boolean> {
+  /** @returns the deed that it became; null when it was refused */
+  async function run(): Promise<number | null> {
     busy.value = true;
     fault.value = '';
     try {
-      const { counts } = await held((token) =>
-        api<{ counts: Preview['counts'] }>(`/imports/${token}/run`, {
+      const { answer, deed } = await held((token) =>
+        write<{ counts: Preview['counts'] }>(`/imports/${token}/run`, {
           method: 'POST',
           body: mapping.value,
-          onDeed,
         }),
       );
-      done.value = counts;
-      return true;
+      done.value = answer.counts;
+      return deed;
     } catch (error) {
       fault.value = wordsFor(error);
-      return false;
+      return null;
     } finally {
       busy.value = false;
     }

@@ -32,6 +32,14 @@ async function resized(file: File): Promise<Blob> {
   return blob;
 }
 
+/** A picture as it is kept, as base64. @throws Error in words when the file is no picture */
+export async function photoAsText(file: File): Promise<string> {
+  const bytes = new Uint8Array(await (await resized(file)).arrayBuffer());
+  let text = '';
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return btoa(text);
+}
+
 /** Resizes a picture here and sends it. @throws Error in words for the keeper */
 export async function sendPhoto(plantId: number, date: string, file: File): Promise<Photo> {
   const body = await resized(file);

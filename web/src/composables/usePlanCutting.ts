@@ -1,6 +1,6 @@
 import { TRAY_METHODS } from '@fernbank/core';
-import { api } from '../api/client.ts';
-import type { Plant, TrayBatch } from '../api/types.ts';
+import { write } from '../api/client.ts';
+import type { Plant } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 import { useSettings } from '../stores/settings.ts';
@@ -12,7 +12,7 @@ export function usePlanCutting() {
   return async (plant: Plant, count: number): Promise<void> => {
     const { id, name, taxon, groupId, spotId } = plant;
     try {
-      const row = await api<TrayBatch>('/batches', {
+      const { deed } = await write('/batches', {
         method: 'POST',
         body: {
           method: 'cutting',
@@ -27,7 +27,7 @@ export function usePlanCutting() {
           planned: true,
         },
       });
-      notices.done(m.tray.cuttingPlanned, () => api(`/batches/${row.id}`, { method: 'DELETE' }));
+      notices.done(m.tray.cuttingPlanned, { deed });
     } catch (error) {
       notices.fault(error);
     }

@@ -1,4 +1,4 @@
-import { api } from '../api/client.ts';
+import { write } from '../api/client.ts';
 import { useNotices } from '../stores/notices.ts';
 
 interface Removal {
@@ -6,27 +6,22 @@ interface Removal {
   rev?: number;
   said: string;
   /** what is shown once it is gone */
-  then: () => Promise<unknown>;
+  then: () => unknown;
   /** and once it was put back */
-  back: () => Promise<unknown>;
+  back: () => unknown;
 }
 
 /** Takes something out at once, and offers to put it back: nobody is asked whether they are sure. */
 export function useRemoval() {
   const notices = useNotices();
   return async ({ path, rev, said, then, back }: Removal): Promise<void> => {
-    let deed = 0;
     try {
-      await api(path, {
+      const { deed } = await write(path, {
         method: 'DELETE',
         ...(rev === undefined ? {} : { rev }),
-        onDeed: (id) => (deed = id),
       });
       await then();
-      notices.done(said, async () => {
-        await api(`/history/${deed}/undo`, { method: 'POST' });
-        await back();
-      });
+      notices.done(said, { deed, back });
     } catch (error) {
       notices.fault(error);
     }

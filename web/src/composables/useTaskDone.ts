@@ -1,4 +1,4 @@
-import { api } from '../api/client.ts';
+import { write } from '../api/client.ts';
 import type { Task } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -11,20 +11,11 @@ import { useNotices } from '../stores/notices.ts';
 export function useTaskDone(reload: () => Promise<void>) {
   const notices = useNotices();
 
-  async function write(task: Task, done: string | null): Promise<Task> {
-    const changed = await api<Task>(`/tasks/${task.id}`, {
-      method: 'PATCH',
-      body: { done },
-      rev: task.rev,
-    });
-    await reload();
-    return changed;
-  }
-
-  return async (task: Task, day: string): Promise<void> => {
+  return async ({ id, rev }: Task, done: string): Promise<void> => {
     try {
-      const changed = await write(task, day);
-      notices.done(m.rounds.undone, async () => void (await write(changed, null)));
+      const { deed } = await write(`/tasks/${id}`, { method: 'PATCH', body: { done }, rev });
+      await reload();
+      notices.done(m.rounds.undone, { deed, back: reload });
     } catch (error) {
       notices.fault(error);
     }

@@ -44,6 +44,13 @@ export const en = {
     optional: 'optional',
     unknown: 'unknown',
     draftKept: 'Picked up where you left off.',
+    dependents: {
+      title: (n: number) =>
+        n === 1 ? 'One later entry rests on this' : `${n} later entries rest on this`,
+      intro: 'They can only be taken back together. All of it can be done again from Past and bin.',
+      keep: 'Leave all as it is',
+      all: 'Take all back',
+    },
     startOver: 'Start over',
   },
   nav: {
@@ -159,6 +166,7 @@ export const en = {
     sendNow: 'Send now',
     sent: (n: number) => (n === 1 ? '1 entry sent.' : `${n} entries sent.`),
     refused: (label: string, why: string) => `${label} was not taken: ${why}`,
+    again: 'Try again',
     drop: 'Drop it',
   },
   log: {
@@ -789,7 +797,8 @@ export const en = {
     propagate: 'Propagate',
     gone: (date: string) => `Lost on ${date}. Its record goes on teaching.`,
     undoRepot: 'Undo this repot',
-    undoAsk: 'Undo this repot? Pot, medium and tasks return to what they were before.',
+    removeRepot: 'Remove from the record',
+    repotRemoved: 'Removed from the record; what it stands in stays.',
     undone: 'Repot undone.',
     deleted: 'It lies in the bin for 30 days.',
     past: 'What was done to it',

@@ -2,7 +2,7 @@ import type { DayProblem, LaidDay, Move, Pace, Pin, PinConflict } from '@fernban
 import { proxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { api, ApiError, wordsFor } from '../api/client.ts';
+import { api, ApiError, wordsFor, write } from '../api/client.ts';
 import type { Day, DayAsk, DayEvent, DayProblemAnswer, NotAsked } from '../api/dayTypes.ts';
 import type { Page } from '../api/types.ts';
 import { plain } from '../composables/useRemote.ts';
@@ -10,6 +10,7 @@ import { m } from '../messages/index.ts';
 import type { DayPlanner, PlannedDay, Told } from '../workers/dayPlanner.ts';
 import { useNotices } from './notices.ts';
 import { useSettings } from './settings.ts';
+import { useUndo } from './undo.ts';
 
 interface Planned {
   laid: LaidDay;
@@ -173,21 +174,30 @@ export const useDay = defineStore('day', () => {
     put(day);
     await plan();
   }
-  /** Changes what is asked, and plans anew; another window's change is taken over first. */
-  async function change(changed: Partial<DayAsk>): Promise<void> {
+  /** Changes what is asked, and plans anew. @returns the deed that it became */
+  async function change(changed: Partial<DayAsk>): Promise<number | null> {
     const { id, rev } = current.value!;
-    put(await api<Day>(`/days/${id}`, { method: 'PATCH', body: changed, rev }));
+    const { answer, deed } = await write<Day>(`/days/${id}`, {
+      method: 'PATCH',
+      body: changed,
+      rev,
+    });
+    put(answer);
     await plan();
+    return deed;
   }
   async function pins(next: Pin[], told: string): Promise<void> {
-    const before = current.value!.pins;
     try {
-      await change({ pins: next });
-      notices.done(told, () => change({ pins: before }));
+      const deed = await change({ pins: next });
+      notices.done(told, { deed, back: loadAndPlan });
     } catch (error) {
       notices.fault(error);
       if (error instanceof ApiError && error.status === 412) await load();
     }
+  }
+  async function loadAndPlan(): Promise<void> {
+    await load();
+    await plan();
   }
   const same = (a: Pin, b: Pin) =>
     a.plant === b.plant &&
@@ -267,10 +277,11 @@ export const useDay = defineStore('day', () => {
     reopen,
     drop,
     report: (event: DayEvent) => act('events', event),
-    undo: () => act('undo'),
-    /** takes an earlier day back */
-    undoEarlier: async (id: number) => {
-      put(await api<Day>(`/days/${id}/undo`, { method: 'POST', body: {} }));
+    /** takes a whole day back. @returns false when the keeper let it stand */
+    undo: async (id = current.value!.id): Promise<boolean> => {
+      const day = await useUndo().takeBack<Day>(`/days/${id}/undo`);
+      if (day) put(day);
+      return day !== null;
     },
     close: () => act('close'),
   };

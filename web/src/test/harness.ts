@@ -9,6 +9,7 @@ import {
   type Situation,
 } from '@fernbank/core';
 import { enableAutoUnmount, flushPromises, mount, type VueWrapper } from '@vue/test-utils';
+import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
 import { afterEach } from 'vitest';
@@ -25,6 +26,7 @@ import type {
   PlantFile,
   ShelfPot,
 } from '../api/types.ts';
+import { useNotices } from '../stores/notices.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 
@@ -42,7 +44,13 @@ globalThis.visualViewport ??= Object.assign(new EventTarget(), {
 
 /** What was asked of the server, and a server that answers as it is told. */
 export interface FakeServer {
-  calls: { method: string; path: string; body: unknown; ifMatch: string | null }[];
+  calls: {
+    method: string;
+    path: string;
+    body: unknown;
+    ifMatch: string | null;
+    key: string | null;
+  }[];
   /** answers by `METHOD /path`; a function decides anew each time; null is silence */
   answers: Record<string, unknown>;
 }
@@ -59,6 +67,18 @@ export const refuse = (status: number, message: string, field?: string): Refusal
   error: { code: 'invalid', message, ...(field ? { field } : {}) },
 });
 
+/** The entry of the history that every write of the fake server becomes, and its way back. */
+const DEED = 901;
+const UNDO = `/history/${DEED}/undo`;
+
+/** Takes back what the notice tells of. @returns whether that was asked of the server, by its deed, last */
+export async function undoNotice(server: FakeServer): Promise<boolean> {
+  const before = server.calls.length;
+  await useNotices().undo();
+  await flushPromises();
+  return server.calls.slice(before).some(({ method, path }) => method === 'POST' && path === UNDO);
+}
+
 export function fakeServer(answers: Record<string, unknown>): FakeServer {
   const server: FakeServer = { calls: [], answers };
   globalThis.fetch = (async (url: string, init: RequestInit = {}) => {
@@ -70,15 +90,20 @@ export function fakeServer(answers: Record<string, unknown>): FakeServer {
       path,
       body: init.body ? JSON.parse(String(init.body)) : undefined,
       ifMatch: headers.get('If-Match'),
+      key: headers.get('Idempotency-Key'),
     });
-    const told = server.answers[`${method} ${path}`];
+    const told =
+      server.answers[`${method} ${path}`] ?? (path === UNDO ? { deed: DEED + 1 } : undefined);
     const answer = typeof told === 'function' ? (told() as unknown) : told;
     if (answer === null || answer === undefined) throw new TypeError('no answer');
     if (typeof answer === 'object' && REFUSAL in answer) {
       const { status, error } = answer as Refusal;
       return new Response(JSON.stringify({ error }), { status });
     }
-    return new Response(JSON.stringify(answer), { status: method === 'POST' ? 201 : 200 });
+    return new Response(JSON.stringify(answer), {
+      status: method === 'POST' ? 201 : 200,
+      headers: method === 'GET' ? {} : { 'X-Fernbank-Deed': String(DEED) },
+    });
   }) as typeof fetch;
   return server;
 }

@@ -14,6 +14,7 @@ import {
   SHELF,
   situationOf,
   TODAY,
+  undoNotice,
 } from '../test/harness.ts';
 import AftercareView from './aftercare/AftercareView.vue';
 import LookView from './rounds/LookView.vue';
@@ -113,16 +114,20 @@ describe('Rounds', () => {
     await flushPromises();
     const writes = () => server.calls.filter(({ method }) => method === 'PATCH');
     expect(writes()[0]).toMatchObject({ body: { done: TODAY }, ifMatch: '"2"' });
-    await useNotices().current!.undo!();
-    expect(writes()[1]).toMatchObject({ body: { done: null }, ifMatch: '"3"' });
+    expect(await undoNotice(server)).toBe(true);
+    expect(writes()).toHaveLength(1);
   });
 
-  it('a refused task says so and is asked for again by nobody', async () => {
-    fakeServer({ 'GET /rounds': rounds, 'PATCH /tasks/7': refuse(412, 'changed elsewhere') });
+  it('a refused task says so, and is sent once', async () => {
+    const server = fakeServer({
+      'GET /rounds': rounds,
+      'PATCH /tasks/7': refuse(412, 'changed elsewhere'),
+    });
     const { wrapper } = await open(RoundsView, '/rounds');
     await button(wrapper, 'Done').trigger('click');
     await flushPromises();
     expect(useNotices().current).toMatchObject({ kind: 'fault', text: 'changed elsewhere' });
+    expect(server.calls.filter(({ method }) => method === 'PATCH')).toHaveLength(1);
   });
 
   it('an empty collection leads to the first plant', async () => {
@@ -254,11 +259,11 @@ describe('Verdict', () => {
 });
 
 describe('Look', () => {
+  const VISITED = { look: { id: 77 }, measurements: [], photos: [] };
   const showLook = async (answers: Record<string, unknown> = {}) => {
     const server = fakeServer({
       'GET /plants/5/file': fileOf({}),
-      'POST /looks': { id: 77 },
-      'POST /measurements': { id: 78 },
+      'POST /visits': VISITED,
       ...answers,
     });
     const { wrapper, router } = await open(LookView, '/plants/5/look', '/plants/:id/look');
@@ -288,8 +293,10 @@ describe('Look', () => {
     expect(posts(server)[0]!.body).toEqual({
       plantId: 5,
       date: TODAY,
+      minute: expect.any(Number),
       signals: { rootsAtHoles: 'one', limp: false },
       note: '',
+      measurements: [],
     });
     await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5/verdict'));
   });
@@ -310,7 +317,7 @@ describe('Look', () => {
   });
 
   it('what the server is too far away to take waits in the browser, and is sent once it answers', async () => {
-    const { server, wrapper } = await showLook({ 'POST /looks': null });
+    const { server, wrapper } = await showLook({ 'POST /visits': null });
     await tap(wrapper, 'smell', 'fresh');
     const weight = wrapper.findAll('input').find((field) => {
       const label = wrapper.find(`label[for="${field.attributes('id')}"]`);
@@ -319,33 +326,62 @@ describe('Look', () => {
     await weight.setValue('1,25');
     await wrapper.find('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('kept here and sent as soon as it does');
+    await vi.waitFor(() =>
+      expect(wrapper.text()).toContain('kept here and sent as soon as it does'),
+    );
     const outbox = useOutbox();
-    expect(outbox.waiting.map(({ path }) => path)).toEqual(['/looks']);
-    server.answers['POST /looks'] = { id: 77 };
+    expect(outbox.waiting.map(({ path }) => path)).toEqual(['/visits']);
+    server.answers['POST /visits'] = VISITED;
     expect(await outbox.send()).toBe(1);
     expect(outbox.parcels).toEqual([]);
-    const weights = posts(server).filter(({ path }) => path === '/measurements');
-    expect(weights.map(({ body }) => (body as { value: number }).value)).toEqual([1.25]);
+    // The same visit twice: once into silence, once taken, both under one key.
+    const sent = posts(server).filter(({ path }) => path === '/visits');
+    expect(sent.map(({ body }) => body)).toEqual([sent[1]!.body, sent[1]!.body]);
+    expect(sent[0]!.body).toMatchObject({
+      signals: { smell: 'fresh' },
+      measurements: [{ kind: 'weightKg', value: 1.25 }],
+    });
+    expect(sent[0]!.key).toBe(sent[1]!.key);
   });
 
-  it('what the server refuses later is kept with its reason until the keeper drops it', async () => {
+  const PARCEL = {
+    path: '/visits',
+    key: 'key-0001',
+    body: { plantId: 5 },
+    label: 'Look: Gangway',
+  };
+  it.each([401, 408, 429, 500, 503, 507])(
+    'what is answered with %i waits on, with its pictures, and is never dropped by itself',
+    async (status) => {
+      const { server } = await showLook({ 'POST /visits': refuse(status, 'not now') });
+      const outbox = useOutbox();
+      await outbox.keep(PARCEL, ['aGVsbG8=']);
+      expect(await outbox.send()).toBe(0);
+      expect(outbox.refused).toEqual([]);
+      expect(outbox.waiting).toHaveLength(1);
+      server.answers['POST /visits'] = VISITED;
+      expect(await outbox.send()).toBe(1);
+      expect(posts(server).at(-1)!.body).toEqual({ plantId: 5, photos: ['aGVsbG8='] });
+      expect(outbox.parcels).toEqual([]);
+    },
+  );
+
+  it('what the server refuses is kept with its reason, can be tried again, and goes only by hand', async () => {
     const { server } = await showLook();
     const outbox = useOutbox();
-    server.answers['POST /looks'] = refuse(
+    server.answers['POST /visits'] = refuse(
       422,
       'date must not be before the plant arrived',
       'date',
     );
-    outbox.keep({
-      path: '/looks',
-      key: 'key-0001',
-      body: { plantId: 5 },
-      label: 'Look: Gangway',
-    });
+    await outbox.keep(PARCEL);
+    await outbox.keep({ ...PARCEL, key: 'key-0002' });
     expect(await outbox.send()).toBe(0);
     expect(outbox.refused[0]!.refused).toContain('before the plant arrived');
-    outbox.drop(outbox.refused[0]!);
+    server.answers['POST /visits'] = VISITED;
+    expect(await outbox.again(outbox.refused[0]!)).toBe(1);
+    expect(outbox.refused).toHaveLength(1);
+    await outbox.drop(outbox.refused[0]!);
     expect(outbox.parcels).toEqual([]);
   });
 

@@ -8,27 +8,32 @@ import { useOutbox } from '../../stores/outbox.ts';
 /** Says what still waits to be sent, and sends it as soon as it can. */
 const outbox = useOutbox();
 const notices = useNotices();
-async function send(): Promise<void> {
-  const sent = await outbox.send();
+async function send(by: () => Promise<number> = outbox.send): Promise<void> {
+  const sent = await by();
   if (sent > 0) notices.done(m.outbox.sent(sent));
 }
-onMounted(send);
-useEventListener(window, 'online', send);
+onMounted(() => send());
+useEventListener(window, 'online', () => send());
 </script>
 
 <template>
   <div v-if="outbox.parcels.length > 0" class="outbox no-print" role="status">
     <p v-if="outbox.waiting.length > 0" class="row">
       {{ m.outbox.waiting(outbox.waiting.length) }}
-      <v-btn variant="outlined" min-height="44" :loading="outbox.sending" @click="send">{{
+      <v-btn variant="outlined" min-height="44" :loading="outbox.sending" @click="send()">{{
         m.outbox.sendNow
       }}</v-btn>
     </p>
     <p v-for="(parcel, i) in outbox.refused" :key="i" class="row text-error">
       {{ m.outbox.refused(parcel.label, parcel.refused ?? '') }}
-      <v-btn variant="outlined" min-height="44" @click="outbox.drop(parcel)">{{
-        m.outbox.drop
-      }}</v-btn>
+      <v-btn
+        variant="outlined"
+        min-height="48"
+        :loading="outbox.sending"
+        @click="send(() => outbox.again(parcel))"
+        >{{ m.outbox.again }}</v-btn
+      >
+      <v-btn variant="text" min-height="48" @click="outbox.drop(parcel)">{{ m.outbox.drop }}</v-btn>
     </p>
   </div>
 </template>

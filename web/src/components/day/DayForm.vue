@@ -11,7 +11,7 @@ import { useSettings } from '../../stores/settings.ts';
 import NumberField from '../NumberField.vue';
 
 /** What a keeper says of a potting day: dates and minutes, hands, money, tub, how pots are cleaned. */
-const props = defineProps<{ day: Day | null; save: (ask: DayAsk) => Promise<void> }>();
+const props = defineProps<{ day: Day | null; save: (ask: DayAsk) => Promise<unknown> }>();
 const emit = defineEmits<{ saved: [] }>();
 
 const settings = useSettings();

@@ -10,7 +10,7 @@ import {
   type Rung,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api } from '../../api/client.ts';
+import { api, write } from '../../api/client.ts';
 import type { FitPlan, Fitting, PlanRow, PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
@@ -183,20 +183,16 @@ const same = computed(() => lasting(kept.value?.fit) === lasting(settled.value))
 const saving = ref(false);
 /** Keeps a plan, or drops it; the notice takes it back to what was settled before. */
 async function settle(fit: FitPlan | null, done: string): Promise<void> {
-  const before = kept.value?.fit ?? null;
+  const before = kept.value;
   const path = `/plants/${plantId.value}/plan`;
-  const write = async (plan: FitPlan | null) => {
-    if (plan) kept.value = await api<PlanRow>(path, { method: 'PUT', body: plan });
-    else {
-      await api(path, { method: 'DELETE' });
-      kept.value = null;
-    }
-  };
   saving.value = true;
   try {
-    await write(fit);
+    const { answer, deed } = await (fit
+      ? write<PlanRow>(path, { method: 'PUT', body: fit })
+      : write<null>(path, { method: 'DELETE' }));
+    kept.value = answer ?? null;
     if (fit) await keepWish();
-    notices.done(done, () => write(before));
+    notices.done(done, { deed, back: () => (kept.value = before) });
   } catch (error) {
     notices.fault(error);
   } finally {

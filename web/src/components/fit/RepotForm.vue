@@ -2,7 +2,7 @@
 import type { MediumKind } from '@fernbank/core';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { ApiError, wordsFor, write } from '../../api/client.ts';
 import type { FitPlan, Repot, Task } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { m } from '../../messages/index.ts';
@@ -57,7 +57,7 @@ async function confirm(): Promise<void> {
   const { plantId, settled, keepsSupport, extensions, mediumKind, scoopL } = props;
   const { pot, potMaterial, potId, recipeId, parts, layer, cuts, support } = settled;
   try {
-    const { id } = await api<Repot & { tasks: Task[] }>('/repots', {
+    const { deed } = await write<Repot & { tasks: Task[] }>('/repots', {
       method: 'POST',
       body: {
         plantId,
@@ -80,10 +80,7 @@ async function confirm(): Promise<void> {
     });
     clear();
     emit('written');
-    notices.done(m.fit.done, async () => {
-      await api(`/repots/${id}`, { method: 'DELETE' });
-      await router.push(`/plants/${plantId}/fit`);
-    });
+    notices.done(m.fit.done, { deed, back: () => router.push(`/plants/${plantId}/fit`) });
     await router.push(props.then ?? `/plants/${plantId}`);
   } catch (error) {
     if (error instanceof ApiError && error.field === 'date') dateError.value = wordsFor(error);

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { draw, type Component } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api } from '../../api/client.ts';
-import type { PantryComponent } from '../../api/types.ts';
+import { write } from '../../api/client.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -42,29 +41,21 @@ const taking = ref(false);
 /** What the batch used comes off the stock, and goes back on it by undo. */
 async function takeFromStock(): Promise<void> {
   const used = draws.value.filter(({ row, counted }) => row && counted);
-  const set = (changed: { row: PantryComponent; bags: number; openL: number }[]) =>
-    api<{ items: PantryComponent[] }>('/components/stock', {
-      method: 'POST',
-      body: {
-        changes: changed.map(({ row, bags, openL }) => ({ id: row.id, bags, openL, rev: row.rev })),
-      },
-    });
   taking.value = true;
   try {
-    const { items } = await set(
-      used.map(({ row, drawn }) => ({
-        row: row!,
-        bags: drawn.leftBags,
-        openL: Math.round(1000 * drawn.leftOpenL) / 1000,
-      })),
-    );
-    await store.load();
-    notices.done(m.mix.taken, async () => {
-      await set(
-        items.map((row, i) => ({ row, bags: used[i]!.row!.bags, openL: used[i]!.row!.openL })),
-      );
-      await store.load();
+    const { deed } = await write('/components/stock', {
+      method: 'POST',
+      body: {
+        changes: used.map(({ row, drawn }) => ({
+          id: row!.id,
+          bags: drawn.leftBags,
+          openL: Math.round(1000 * drawn.leftOpenL) / 1000,
+          rev: row!.rev,
+        })),
+      },
     });
+    await store.load();
+    notices.done(m.mix.taken, { deed, back: store.load });
   } catch (error) {
     notices.fault(error);
   } finally {

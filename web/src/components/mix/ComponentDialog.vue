@@ -15,7 +15,7 @@ import {
   type WettingSchool,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { ApiError, wordsFor, write } from '../../api/client.ts';
 import type { PantryComponent } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -28,7 +28,7 @@ import NumberField from '../NumberField.vue';
 /** A component: what it is most like, its stock and price, and every number with whence it comes. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ component: PantryComponent | null }>();
-const emit = defineEmits<{ saved: [label: string, added: boolean] }>();
+const emit = defineEmits<{ saved: [label: string, added: boolean, deed: number | null] }>();
 const settings = useSettings();
 const { day } = useDates();
 const { volumeUnit, volumeToL, volumeFromL } = useUnits();
@@ -203,16 +203,16 @@ async function save(): Promise<void> {
     ...(Object.keys(handling).length > 0 ? { handling } : {}),
   };
   try {
-    if (props.component) {
-      await api(`/components/${props.component.id}`, {
-        method: 'PATCH',
-        body,
-        rev: props.component.rev,
-      });
-    } else await api('/components', { method: 'POST', body: { ...body, like } });
+    const { deed } = props.component
+      ? await write(`/components/${props.component.id}`, {
+          method: 'PATCH',
+          body,
+          rev: props.component.rev,
+        })
+      : await write('/components', { method: 'POST', body: { ...body, like } });
     clear();
     open.value = false;
-    emit('saved', label, !props.component);
+    emit('saved', label, !props.component, deed);
   } catch (error) {
     if (error instanceof ApiError && error.field) {
       errors.value = { [error.field.replace(/^own\.|\.value$/g, '')]: wordsFor(error) };

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { kitchenTest, POROMETER_CM, type KitchenReading, type KitchenResult } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api, wordsFor } from '../../api/client.ts';
+import { wordsFor, write } from '../../api/client.ts';
 import type { PantryComponent } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -13,7 +13,7 @@ import NumberField from '../NumberField.vue';
  * replaces the typical values, with the error that its readings leave.
  */
 const props = defineProps<{ component: PantryComponent | null }>();
-const emit = defineEmits<{ close: []; saved: [before: PantryComponent, after: PantryComponent] }>();
+const emit = defineEmits<{ close: []; saved: [label: string, deed: number | null] }>();
 const {
   lengthUnit,
   lengthToCm,
@@ -155,13 +155,16 @@ async function save(): Promise<void> {
   saving.value = true;
   saveFault.value = '';
   try {
-    const after = await api<PantryComponent>(`/components/${component.id}/kitchen-test`, {
-      method: 'POST',
-      body: reading.value,
-      rev: component.rev,
-    });
+    const { answer, deed } = await write<PantryComponent>(
+      `/components/${component.id}/kitchen-test`,
+      {
+        method: 'POST',
+        body: reading.value,
+        rev: component.rev,
+      },
+    );
     clear();
-    emit('saved', component, after);
+    emit('saved', answer.label, deed);
   } catch (error) {
     saveFault.value = wordsFor(error);
   } finally {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { m } from '../../messages/index.ts';
@@ -20,15 +20,12 @@ async function say(
   body: { apartSince?: string | null; clearedOn?: string | null },
   told: string,
 ): Promise<void> {
-  const { id, rev, apartSince, clearedOn } = props.file.plant;
+  const { id, rev } = props.file.plant;
   saving.value = true;
   try {
-    await api(`/plants/${id}`, { method: 'PATCH', body, rev });
+    const { deed } = await write(`/plants/${id}`, { method: 'PATCH', body, rev });
     emit('changed');
-    notices.done(told, async () => {
-      await api(`/plants/${id}`, { method: 'PATCH', body: { apartSince, clearedOn } });
-      emit('changed');
-    });
+    notices.done(told, { deed, back: () => emit('changed') });
   } catch (error) {
     notices.fault(error);
   } finally {

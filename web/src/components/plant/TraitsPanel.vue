@@ -21,7 +21,7 @@ import {
   type Traits,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Plant, PlantFile } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -69,15 +69,15 @@ const shown = (name: TraitName, traits: Traits) => {
   return choice?.title ?? (value === null ? m.traits.byStructure : String(value));
 };
 
-async function write(
+async function change(
   body: Partial<Pick<Plant, 'traits' | 'schools'>>,
   name: string,
 ): Promise<void> {
   const { id, rev } = props.file.plant;
   fault.value = {};
   try {
-    await api<Plant>(`/plants/${id}`, { method: 'PATCH', body, rev });
-    notices.done(m.form.saved);
+    const { deed } = await write(`/plants/${id}`, { method: 'PATCH', body, rev });
+    notices.done(m.form.saved, { deed, back: () => emit('changed') });
     emit('changed');
   } catch (error) {
     const said = error instanceof ApiError && error.status === 412 ? m.form.stale : wordsFor(error);
@@ -92,7 +92,7 @@ const numberOf = (name: TraitName) => {
 function set(name: TraitName, value: unknown): void {
   const { [name]: _before, ...others } = own.value;
   const same = value === usual.value[name] || value === null || value === undefined;
-  void write({ traits: same ? others : { ...others, [name]: value } }, name);
+  void change({ traits: same ? others : { ...others, [name]: value } }, name);
 }
 type Caution = Traits['cautions'][number];
 const cautions = Object.entries(m.plant.cautions).map(([value, title]) => ({ value, title }));
@@ -100,7 +100,7 @@ function setCautions(chosen: Caution[]): void {
   const { cautions: _before, ...others } = own.value;
   const usually = usual.value.cautions;
   const same = chosen.length === usually.length && chosen.every((each) => usually.includes(each));
-  void write({ traits: same ? others : { ...others, cautions: chosen } }, 'cautions');
+  void change({ traits: same ? others : { ...others, cautions: chosen } }, 'cautions');
 }
 const schools = [
   { name: 'when' as const, label: m.settings.when, rows: WHEN_SCHOOLS },
@@ -119,7 +119,7 @@ const schoolItems = (rows: Record<string, { label: string }>) => [
 ];
 function setSchool(name: keyof Plant['schools'], value: string | null): void {
   const { [name]: _before, ...others } = props.file.plant.schools;
-  void write({ schools: value === null ? others : { ...others, [name]: value } }, name);
+  void change({ schools: value === null ? others : { ...others, [name]: value } }, name);
 }
 </script>
 

@@ -3,7 +3,16 @@ import { h } from 'vue';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
-import { fakeServer, fileOf, open, PLANT, refuse, SHELF, TODAY } from '../../test/harness.ts';
+import {
+  fakeServer,
+  fileOf,
+  open,
+  PLANT,
+  refuse,
+  SHELF,
+  TODAY,
+  undoNotice,
+} from '../../test/harness.ts';
 import PotCards from '../shelf/PotCards.vue';
 import QuarantineBand from './QuarantineBand.vue';
 
@@ -41,8 +50,7 @@ describe('a plant in quarantine', () => {
     await flushPromises();
     expect(server.calls[0]!.body).toEqual({ clearedOn: TODAY });
     expect(server.calls[0]!.ifMatch).toBe(`"${PLANT.rev}"`);
-    await useNotices().current!.undo!();
-    expect(server.calls[1]!.body).toEqual({ apartSince: null, clearedOn: null });
+    expect(await undoNotice(server)).toBe(true);
     expect(changed).toBe(2);
   });
 

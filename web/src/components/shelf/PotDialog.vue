@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LARGEST_POT_CM, POT_TONES, rimCm, SMALLEST_POT_CM, type PotTone } from '@fernbank/core';
 import { computed, watch } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { ShelfPot } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -15,7 +15,7 @@ import PotFields from '../plant/PotFields.vue';
 /** One kind of pot or cover pot: its measures, what is odd about it, and how many there are. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ pot: ShelfPot | null; role: ShelfPot['role'] }>();
-const emit = defineEmits<{ saved: [] }>();
+const emit = defineEmits<{ saved: [deed: number | null] }>();
 
 const { length, weightUnit, weightToKg, weightFromKg, volumeUnit, volumeToL, volumeFromL } =
   useUnits();
@@ -73,7 +73,7 @@ async function save(): Promise<void> {
   if (count === null) missing.count = m.form.required;
   await send(missing, async () => {
     const shape = potFromEntry(pot)!;
-    await api(props.pot ? `/pots/${props.pot.id}` : '/pots', {
+    const { deed } = await write(props.pot ? `/pots/${props.pot.id}` : '/pots', {
       method: props.pot ? 'PATCH' : 'POST',
       body: {
         ...rest,
@@ -91,7 +91,7 @@ async function save(): Promise<void> {
     });
     clear();
     open.value = false;
-    emit('saved');
+    emit('saved', deed);
   });
 }
 const tones = POT_TONES.map(({ id: value, label: title }) => ({ value, title }));

@@ -9,7 +9,7 @@ import {
   type SupportKindId,
 } from '@fernbank/core';
 import { computed, watch } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { ShelfSupport } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -21,7 +21,7 @@ import NumberField from '../NumberField.vue';
 /** One kind of support: what it is, how thick, how long, and how many there are. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ support: ShelfSupport | null }>();
-const emit = defineEmits<{ saved: [] }>();
+const emit = defineEmits<{ saved: [deed: number | null] }>();
 
 const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
 const blank = () => ({
@@ -96,7 +96,7 @@ async function save(): Promise<void> {
     ...(count === null ? { count: m.form.required } : {}),
   };
   await send(missing, async () => {
-    await api(props.support ? `/supports/${props.support.id}` : '/supports', {
+    const { deed } = await write(props.support ? `/supports/${props.support.id}` : '/supports', {
       method: props.support ? 'PATCH' : 'POST',
       body: {
         label: label.trim() || `${supportKind(kind).label} ${length(lengthCm!)}`,
@@ -111,7 +111,7 @@ async function save(): Promise<void> {
     });
     clear();
     open.value = false;
-    emit('saved');
+    emit('saved', deed);
   });
 }
 const kinds = SUPPORT_KINDS.map(({ id: value, label: title }) => ({ value, title }));

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { TRAY_MEDIA, TRAY_METHODS } from '@fernbank/core';
 import { computed } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { BatchLook, SpotRow, TrayBatch } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
+import { useRemoval } from '../../composables/useRemoval.ts';
+import { useUndo } from '../../stores/undo.ts';
 
 /** One batch: how it stands, what it asks for, its looks. */
 const props = defineProps<{ batch: TrayBatch; spots: readonly SpotRow[] }>();
@@ -32,57 +34,40 @@ const lookLine = ({ rooted, rootCm, roots, lost }: BatchLook) =>
   );
 const asksNow = computed(() => ['ready', 'late'].includes(props.batch.advice.when));
 
+const changed = () => emit('changed');
 async function cutNow(): Promise<void> {
-  const { id, date } = props.batch;
-  await change({ planned: false, date: settings.current.today }, m.tray.started, () =>
-    write({ planned: true, date }, id),
-  );
-}
-const write = (body: object, id = props.batch.id) =>
-  api<TrayBatch>(`/batches/${id}`, { method: 'PATCH', body });
-async function change(body: object, done: string, undo: () => Promise<unknown>): Promise<void> {
   try {
-    await write(body);
-    notices.done(done, async () => {
-      await undo();
-      emit('changed');
+    const { deed } = await write(`/batches/${props.batch.id}`, {
+      method: 'PATCH',
+      body: { planned: false, date: settings.current.today },
     });
-    emit('changed');
+    notices.done(m.tray.started, { deed, back: changed });
+    changed();
   } catch (error) {
     notices.fault(error);
   }
 }
+const undo = useUndo();
 /** Only the newest: those before it are what it was counted from. */
-async function takeBack({ id, date, rooted, rootCm, roots, branching, lost, note }: BatchLook) {
+async function takeLookBack({ deed }: BatchLook): Promise<void> {
   try {
-    await api(`/batches/looks/${id}`, { method: 'DELETE' });
-    notices.done(m.tray.lookTaken, async () => {
-      const body = { date, rooted, rootCm, roots, branching, lost, note };
-      await api(`/batches/${props.batch.id}/looks`, { method: 'POST', body });
-      emit('changed');
-    });
-    emit('changed');
+    const done = await undo.takeBack(`/history/${deed}/undo`);
+    if (!done) return;
+    notices.done(m.tray.lookTaken, { deed: done.deed, back: changed });
+    changed();
   } catch (error) {
     notices.fault(error);
   }
 }
-async function remove(): Promise<void> {
-  const { id, method, medium, parentId, name, taxon, groupId, spotId, date, count, nodes } =
-    props.batch;
-  const { planned, note, rev } = props.batch;
-  if (props.batch.looks.length > 0 && !window.confirm(`${m.tray.remove}?`)) return;
-  try {
-    await api(`/batches/${id}`, { method: 'DELETE', rev });
-    notices.done(m.tray.removed, async () => {
-      const body = { method, medium, parentId, name, taxon, groupId, spotId, date, count, nodes };
-      await api('/batches', { method: 'POST', body: { ...body, planned, note } });
-      emit('changed');
-    });
-    emit('changed');
-  } catch (error) {
-    notices.fault(error);
-  }
-}
+const removal = useRemoval();
+const remove = () =>
+  removal({
+    path: `/batches/${props.batch.id}`,
+    rev: props.batch.rev,
+    said: m.tray.removed,
+    then: changed,
+    back: changed,
+  });
 </script>
 
 <template>
@@ -141,7 +126,7 @@ async function remove(): Promise<void> {
       <ul class="plain-list">
         <li v-for="(look, i) in batch.looks" :key="look.id">
           <span class="quiet">{{ day(look.date) }}</span> {{ lookLine(look) }} {{ look.note }}
-          <v-btn v-if="i === 0" variant="text" min-height="44" @click="takeBack(look)">{{
+          <v-btn v-if="i === 0" variant="text" min-height="44" @click="takeLookBack(look)">{{
             m.tray.lookBack
           }}</v-btn>
         </li>

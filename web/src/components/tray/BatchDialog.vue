@@ -7,7 +7,7 @@ import {
   type TrayMethod,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { Plant, SpotRow, TrayBatch } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useSaving } from '../../composables/useSaving.ts';
@@ -29,7 +29,6 @@ const props = defineProps<{
   changed: TrayBatch | null;
 }>();
 const emit = defineEmits<{ saved: [] }>();
-type Written = Omit<ReturnType<typeof empty>, 'parentId' | 'taxon' | 'groupId'>;
 const notices = useNotices();
 const settings = useSettings();
 
@@ -88,42 +87,15 @@ function take(id: number | null): void {
   draft.value.name = `${parent.name}, ${TRAY_METHODS[draft.value.method].label}`;
 }
 async function start(): Promise<void> {
-  const row = await api<TrayBatch>('/batches', { method: 'POST', body: draft.value });
+  const { deed } = await write('/batches', { method: 'POST', body: draft.value });
   clear();
-  notices.done(m.tray.started, async () => {
-    await api(`/batches/${row.id}`, { method: 'DELETE' });
-    emit('saved');
-  });
+  notices.done(m.tray.started, { deed, back: () => emit('saved') });
 }
-async function putRight(before: TrayBatch): Promise<void> {
-  const written = ({
-    name,
-    method,
-    medium,
-    spotId,
-    date,
-    count,
-    nodes,
-    planned,
-    note,
-  }: Written) => ({
-    name,
-    method,
-    medium,
-    spotId,
-    date,
-    count,
-    nodes,
-    planned,
-    note,
-  });
-  const write = (body: object, rev: number) =>
-    api<TrayBatch>(`/batches/${before.id}`, { method: 'PATCH', body, rev });
-  const after = await write(written(draft.value), before.rev);
-  notices.done(m.tray.changed, async () => {
-    await write(written(before), after.rev);
-    emit('saved');
-  });
+async function putRight({ id, rev }: TrayBatch): Promise<void> {
+  const { name, method, medium, spotId, date, count, nodes, planned, note } = draft.value;
+  const body = { name, method, medium, spotId, date, count, nodes, planned, note };
+  const { deed } = await write(`/batches/${id}`, { method: 'PATCH', body, rev });
+  notices.done(m.tray.changed, { deed, back: () => emit('saved') });
 }
 async function save(): Promise<void> {
   const { name, taxon, groupId, count } = draft.value;

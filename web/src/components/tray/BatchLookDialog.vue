@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
-import { api } from '../../api/client.ts';
-import type { BatchLook, TrayBatch } from '../../api/types.ts';
+import { write } from '../../api/client.ts';
+import type { TrayBatch } from '../../api/types.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
@@ -48,7 +48,7 @@ async function save(): Promise<void> {
   const missing =
     rooted.value === null ? { rooted: m.form.number } : ({} as Record<string, string>);
   await send(missing, async () => {
-    const row = await api<BatchLook>(`/batches/${props.batch.id}/looks`, {
+    const { deed } = await write(`/batches/${props.batch.id}/looks`, {
       method: 'POST',
       body: {
         date: settings.current.today,
@@ -61,10 +61,7 @@ async function save(): Promise<void> {
       },
     });
     open.value = false;
-    notices.done(m.tray.lookSaved, async () => {
-      await api(`/batches/looks/${row.id}`, { method: 'DELETE' });
-      emit('saved');
-    });
+    notices.done(m.tray.lookSaved, { deed, back: () => emit('saved') });
     emit('saved');
   });
 }

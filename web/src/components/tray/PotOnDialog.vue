@@ -12,7 +12,7 @@ import {
   type Caution,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { ShelfPot, SpotRow, TrayBatch } from '../../api/types.ts';
 import { kindOfRecipe } from '../../composables/figureWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -137,7 +137,7 @@ async function save(): Promise<void> {
   const missing = count.value === null ? { count: m.form.number } : ({} as Record<string, string>);
   const { id } = props.batch;
   await send(missing, async () => {
-    const { plantIds } = await api<{ plantIds: number[] }>(`/batches/${id}/pot-on`, {
+    const { answer, deed } = await write<{ plantIds: number[] }>(`/batches/${id}/pot-on`, {
       method: 'POST',
       body: {
         date: date.value,
@@ -150,11 +150,8 @@ async function save(): Promise<void> {
       },
     });
     open.value = false;
-    notices.done(m.tray.potted(plantIds.length), async () => {
-      await api(`/batches/${id}/take-back`, { method: 'POST', body: { plantIds } });
-      notices.done(m.tray.back);
-      emit('saved');
-    });
+    const back = () => emit('saved');
+    notices.done(m.tray.potted(answer.plantIds.length), { deed, back, said: m.tray.back });
     emit('saved');
   });
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addDays } from '@fernbank/core';
 import { ref } from 'vue';
-import { api } from '../../api/client.ts';
+import { api, write } from '../../api/client.ts';
 import type { Overrule, PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -30,16 +30,13 @@ async function say(): Promise<void> {
     ? {}
     : { reason: m.form.required };
   await send(missing, async () => {
-    const { id } = await api<Overrule>('/overrules', {
+    const { deed } = await write<Overrule>('/overrules', {
       method: 'POST',
       body: { plantId: props.file.plant.id, date: settings.current.today, ...draft.value },
     });
     clear();
     open.value = false;
-    notices.done(m.overrule.said, async () => {
-      await api(`/overrules/${id}`, { method: 'DELETE' });
-      emit('changed');
-    });
+    notices.done(m.overrule.said, { deed, back: () => emit('changed') });
     emit('changed');
   });
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FLUSH_SCHOOLS, WINTER_SCHOOLS, type RemedyId } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import type { Measurement, OverWater } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -53,19 +53,12 @@ type Kind = Measurement['kind'];
 /** Writes readings down, with a way back for as long as the notice stands. */
 async function note(what: string, readings: [Kind, number][]): Promise<void> {
   try {
-    const rows: Measurement[] = [];
-    for (const [kind, value] of readings) {
-      rows.push(
-        await api<Measurement>('/measurements', {
-          method: 'POST',
-          body: { plantId: props.over.plantId, date: settings.current.today, kind, value },
-        }),
-      );
-    }
-    notices.done(m.water.noted(what), async () => {
-      for (const { id } of rows) await api(`/measurements/${id}`, { method: 'DELETE' });
-      emit('noted');
+    const measurements = readings.map(([kind, value]) => ({ kind, value }));
+    const { deed } = await write('/visits', {
+      method: 'POST',
+      body: { plantId: props.over.plantId, date: settings.current.today, measurements },
     });
+    notices.done(m.water.noted(what), { deed, back: () => emit('noted') });
     emit('noted');
   } catch (error) {
     notices.fault(error);

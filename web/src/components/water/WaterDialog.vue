@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { insideOfMaterial, suggestedReservoirL, WICKS, type WickKind } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { ApiError, wordsFor, write } from '../../api/client.ts';
 import type { OverWater, Plant, ShelfPot } from '../../api/types.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -65,7 +65,7 @@ async function save(): Promise<void> {
   saving.value = true;
   fault.value = '';
   try {
-    await api(`/reservoirs/${plantId.value}`, {
+    const { deed } = await write(`/reservoirs/${plantId.value}`, {
       method: 'PUT',
       body: {
         fullL: volumeToL(full.value),
@@ -74,7 +74,7 @@ async function save(): Promise<void> {
       },
       ...(props.changed ? { rev: props.changed.reservoir.rev } : {}),
     });
-    notices.done(m.water.saved);
+    notices.done(m.water.saved, { deed, back: () => emit('saved') });
     open.value = false;
     emit('saved');
   } catch (error) {
@@ -84,15 +84,11 @@ async function save(): Promise<void> {
   }
 }
 async function remove(): Promise<void> {
-  const { plantId: id, reservoir } = props.changed!;
-  const { fullL, wick: before, note } = reservoir;
+  const { plantId: id } = props.changed!;
   try {
-    await api(`/reservoirs/${id}`, { method: 'DELETE' });
+    const { deed } = await write(`/reservoirs/${id}`, { method: 'DELETE' });
     open.value = false;
-    notices.done(m.water.removed, async () => {
-      await api(`/reservoirs/${id}`, { method: 'PUT', body: { fullL, wick: before, note } });
-      emit('saved');
-    });
+    notices.done(m.water.removed, { deed, back: () => emit('saved') });
     emit('saved');
   } catch (error) {
     notices.fault(error);

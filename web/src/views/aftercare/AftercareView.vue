@@ -2,7 +2,7 @@
 import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
 import { CHECKPOINTS, isTaskOver } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api, apiAll, wordsFor } from '../../api/client.ts';
+import { apiAll, wordsFor, write } from '../../api/client.ts';
 import type { Plant, Task } from '../../api/types.ts';
 import AfterNav from '../../components/AfterNav.vue';
 import FetchState from '../../components/FetchState.vue';
@@ -60,16 +60,12 @@ function askMove(task: Task): void {
   moving.value = true;
 }
 async function move(): Promise<void> {
-  const { id, rev, due } = moved.value!;
-  const put = (to: string, of: number) =>
-    api<Task>(`/tasks/${id}`, { method: 'PATCH', body: { due: to }, rev: of });
+  const { id, rev } = moved.value!;
+  const body = { due: moveTo.value };
   try {
-    const after = await put(moveTo.value, rev);
+    const { answer, deed } = await write<Task>(`/tasks/${id}`, { method: 'PATCH', body, rev });
     moving.value = false;
-    notices.done(m.aftercare.movedTo(day(after.due)), async () => {
-      await put(due, after.rev);
-      await load();
-    });
+    notices.done(m.aftercare.movedTo(day(answer.due)), { deed, back: load });
     await load();
   } catch (error) {
     moveFault.value = wordsFor(error);

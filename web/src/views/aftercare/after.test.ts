@@ -24,6 +24,7 @@ import {
   refuse,
   SHELF,
   TODAY,
+  undoNotice,
 } from '../../test/harness.ts';
 import LabelsView from '../record/LabelsView.vue';
 import OutcomeView from '../rounds/OutcomeView.vue';
@@ -181,6 +182,7 @@ describe('the propagation tray', () => {
       branching: true,
       lost: 1,
       note: '',
+      deed: 44,
     },
   ];
   const batch: TrayBatch = {
@@ -296,18 +298,15 @@ describe('the propagation tray', () => {
 
   it('the newest look can be taken back, and that too can be undone', async () => {
     const server = answers([batch], {
-      'DELETE /batches/looks/1': {},
-      'POST /batches/2/looks': { id: 2, rev: 1 },
+      'POST /history/44/undo': { deed: 45 },
+      'POST /history/45/undo': { deed: 46 },
     });
     const { wrapper } = await show();
     await button(wrapper, m.tray.lookBack).trigger('click');
     await flushPromises();
-    expect(
-      server.calls.some(({ method, path }) => method === 'DELETE' && path === '/batches/looks/1'),
-    ).toBe(true);
-    await useNotices().current!.undo!();
-    const sent = server.calls.find(({ method }) => method === 'POST')!;
-    expect(sent.body).toMatchObject({ date: '2026-03-12', rooted: 4, rootCm: 6, lost: 1 });
+    await useNotices().undo();
+    const posts = server.calls.filter(({ method }) => method === 'POST');
+    expect(posts.map(({ path }) => path)).toEqual(['/history/44/undo', '/history/45/undo']);
   });
 
   it('an empty tray leads to the first batch', async () => {
@@ -361,21 +360,16 @@ describe('reservoirs', () => {
 
   it('one tap writes a flush down and can be taken back; a refill offers what is missing', async () => {
     const server = answers([over([{ kind: 'flushed', date: '2026-03-11' }])], {
-      'POST /measurements': { id: 9, rev: 1 },
-      'DELETE /measurements/9': {},
+      'POST /visits': { look: null, measurements: [{ id: 9, rev: 1 }], photos: [] },
     });
     const { wrapper } = await open(WaterView, '/aftercare/water');
     await button(wrapper, m.water.flushed).trigger('click');
     await flushPromises();
-    expect(server.calls.find(({ method }) => method === 'POST')!.body).toMatchObject({
-      kind: 'reservoirFlushed',
-      value: 1,
-      date: TODAY,
-    });
-    await useNotices().current!.undo!();
-    expect(
-      server.calls.some(({ method, path }) => method === 'DELETE' && path === '/measurements/9'),
-    ).toBe(true);
+    const visits = server.calls.filter(({ method }) => method === 'POST');
+    expect(visits.map(({ body }) => body)).toMatchObject([
+      { date: TODAY, measurements: [{ kind: 'reservoirFlushed', value: 1 }] },
+    ]);
+    expect(await undoNotice(server)).toBe(true);
     await button(wrapper, m.water.filled).trigger('click');
     await flushPromises();
     expect(document.querySelector<HTMLInputElement>('.v-overlay input')!.value).toBe('0.2');

@@ -102,12 +102,12 @@ const inTub = computed(() =>
 const LEAST_TOLD_L = 0.05;
 
 const working = ref(false);
-async function attempt(run: () => Promise<void>, told?: string): Promise<void> {
+async function attempt(run: () => Promise<unknown>, told?: string): Promise<void> {
   working.value = true;
   try {
-    await run();
+    const done = await run();
     await pantry.load();
-    if (told) notices.done(told);
+    if (told && done !== false) notices.done(told);
   } catch (error) {
     notices.fault(error);
   } finally {
@@ -324,7 +324,7 @@ const clockOf = (ms: number) =>
               min-height="52"
               :loading="working"
               @click="
-                attempt(store.undo, m.day.undone);
+                attempt(() => store.undo(), m.day.undone);
                 confirming = false;
               "
               >{{ m.day.undo }}</v-btn

@@ -39,11 +39,11 @@ const limits = computed(() =>
       )
     : '',
 );
-async function attempt(run: () => Promise<void>, told?: string): Promise<void> {
+async function attempt(run: () => Promise<unknown>, told?: string): Promise<void> {
   saving.value = true;
   try {
-    await run();
-    if (told) notices.done(told);
+    const done = await run();
+    if (told && done !== false) notices.done(told);
   } catch (error) {
     notices.fault(error);
     // Another window was faster: what it did is taken over, and planned with.
@@ -172,7 +172,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
               v-if="one.done.length > 0"
               variant="text"
               min-height="44"
-              @click="attempt(() => store.undoEarlier(one.id), m.day.undone)"
+              @click="attempt(() => store.undo(one.id), m.day.undone)"
               >{{ m.day.earlierUndo }}</v-btn
             >
           </li>

@@ -168,9 +168,13 @@ const lastBody = (server: FakeServer) => server.calls.at(-1)!.body as Partial<Da
 /** Waits until the search has ended. */
 async function planned(): Promise<void> {
   const store = useDay();
-  for (let i = 0; i < 400 && (store.searching || !store.loaded); i++) {
-    await new Promise((resolve) => setTimeout(resolve, 20));
-  }
+  await vi.waitFor(
+    () => expect([store.searching, store.loaded || store.fault !== '']).toEqual([false, true]),
+    {
+      timeout: 30_000,
+      interval: 5,
+    },
+  );
   await flushPromises();
 }
 const show = async (view: Parameters<typeof open>[0], path: string) => {
@@ -229,7 +233,11 @@ describe('planning a day', () => {
     await planned();
     expect(server.day.pins).toEqual([{ kind: 'in', plant: 3 }]);
     expect(labelled(wrapper, m.day.letGo('Driftlace')).exists()).toBe(true);
-    await useNotices().current!.undo!();
+    server.answers['POST /history/901/undo'] = () => {
+      server.day = { ...server.day, pins: [] };
+      return { deed: 902 };
+    };
+    await useNotices().undo();
     await planned();
     expect(server.day.pins).toEqual([]);
     await labelled(wrapper, m.day.leaveOut('Ribbon')).trigger('click');

@@ -29,6 +29,7 @@ import {
   situationOf,
   TODAY,
   unfold,
+  undoNotice,
 } from '../../test/harness.ts';
 import FitView from './FitView.vue';
 import SheetView from './SheetView.vue';
@@ -114,7 +115,6 @@ describe('Fit & mix', () => {
 
   it('confirming sends the pot of the shelf, and the notice can undo it', async () => {
     const { server, wrapper, router } = await showFit();
-    server.answers['DELETE /repots/31'] = {};
     await wrapper.find('form').trigger('submit');
     await flushPromises();
     const sent = server.calls.find(({ method }) => method === 'POST')!;
@@ -127,8 +127,8 @@ describe('Fit & mix', () => {
       rootsCut: false,
     });
     await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5'));
-    await useNotices().current!.undo!();
-    expect(server.calls.at(-1)).toMatchObject({ method: 'DELETE', path: '/repots/31' });
+    expect(await undoNotice(server)).toBe(true);
+    expect(router.currentRoute.value.path).toBe('/plants/5/fit');
   });
 
   it('a refused date is named by its field, and the note stays', async () => {
@@ -293,7 +293,6 @@ describe('the fit of a climber', () => {
     const { server, wrapper } = await show();
     server.answers['PUT /plants/5/plan'] = { id: 1, rev: 1, plantId: 5, date: TODAY, fit: {} };
     server.answers['PATCH /plants/5'] = PLANT;
-    server.answers['DELETE /plants/5/plan'] = {};
     await button(wrapper, m.fit.use).trigger('click');
     await flushPromises();
     const sent = server.calls.find(({ method }) => method === 'PUT')!.body;
@@ -306,8 +305,8 @@ describe('the fit of a climber', () => {
       support: { poles: 1 },
     });
     expect(wrapper.text()).toContain(m.fit.sheet);
-    await useNotices().current!.undo!();
-    expect(server.calls.at(-1)).toMatchObject({ method: 'DELETE', path: '/plants/5/plan' });
+    expect(await undoNotice(server)).toBe(true);
+    expect(wrapper.text()).not.toContain(m.fit.sheet);
   });
 
   it('settled anew, its undo brings back what was settled before', async () => {
@@ -319,10 +318,11 @@ describe('the fit of a climber', () => {
     await handle(wrapper, m.fit.rimHandle).trigger('keydown', { key: 'ArrowRight' });
     await button(wrapper, m.fit.use).trigger('click');
     await flushPromises();
-    await useNotices().current!.undo!();
-    const puts = server.calls.filter(({ method }) => method === 'PUT');
-    expect(puts).toHaveLength(2);
-    expect(puts[1]!.body).toEqual(before);
+    expect(await undoNotice(server)).toBe(true);
+    await button(wrapper, m.fit.use).trigger('click');
+    await flushPromises();
+    // What stands settled again is the one from before: the turned one can be settled once more.
+    expect(server.calls.filter(({ method }) => method === 'PUT')).toHaveLength(2);
   });
 
   it('when the server is silent nothing that was turned is lost', async () => {

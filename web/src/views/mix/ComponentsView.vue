@@ -10,7 +10,6 @@ import {
   type WettingSchool,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api } from '../../api/client.ts';
 import type { PantryComponent } from '../../api/types.ts';
 import ComponentDialog from '../../components/mix/ComponentDialog.vue';
 import KitchenTestDialog from '../../components/mix/KitchenTestDialog.vue';
@@ -22,6 +21,7 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
+import { useRemoval } from '../../composables/useRemoval.ts';
 
 /** Everything mixes are made of: numbers with their source, stock, price, and what is avoided. */
 const store = usePantry();
@@ -86,33 +86,25 @@ function edit(row: PantryComponent | null): void {
   editing.value = row;
   dialog.value = true;
 }
-async function saved(label: string, added: boolean): Promise<void> {
-  notices.done(added ? m.mix.componentAdded(label) : m.form.saved);
+async function saved(label: string, added: boolean, deed: number | null): Promise<void> {
+  notices.done(added ? m.mix.componentAdded(label) : m.form.saved, { deed, back: store.load });
   await store.load();
 }
 const testing = ref<PantryComponent | null>(null);
-async function tested(before: PantryComponent, after: PantryComponent): Promise<void> {
+async function tested(label: string, deed: number | null): Promise<void> {
   testing.value = null;
   await store.load();
-  notices.done(m.mix.test.kept(after.label), async () => {
-    const ids = ['totalPorosity', 'airAt7_6cm', 'dryKgPerL'] as const;
-    const own = Object.fromEntries(ids.map((id) => [id, before.own[id] ?? null]));
-    await api(`/components/${after.id}`, { method: 'PATCH', body: { own } });
-    await store.load();
+  notices.done(m.mix.test.kept(label), { deed, back: store.load });
+}
+const removal = useRemoval();
+const remove = ({ id, rev, label }: PantryComponent) =>
+  removal({
+    path: `/components/${id}`,
+    rev,
+    said: m.mix.removed(label),
+    then: store.load,
+    back: store.load,
   });
-}
-async function remove(row: PantryComponent): Promise<void> {
-  try {
-    await api(`/components/${row.id}`, { method: 'DELETE', rev: row.rev });
-    await store.load();
-    notices.done(m.mix.removed(row.label), async () => {
-      await api(`/components/${row.id}`, { method: 'PATCH', body: { removed: false } });
-      await store.load();
-    });
-  } catch (error) {
-    notices.fault(error);
-  }
-}
 
 const contents = (Object.keys(CONTENTS) as Content[]).map((value) => ({
   value,

@@ -16,7 +16,7 @@ import {
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api, ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Page, PantryRecipe, RecipeVersion } from '../../api/types.ts';
 import AgeingPanel from '../../components/mix/AgeingPanel.vue';
 import BuysPanel from '../../components/mix/BuysPanel.vue';
@@ -143,9 +143,9 @@ async function save(): Promise<void> {
   const body = { label, use, parts: draft.value.parts.filter(({ parts: n }) => n > 0), extras };
   saving.value = true;
   try {
-    const row = isNew
-      ? await api<PantryRecipe>('/recipes', { method: 'POST', body })
-      : await api<PantryRecipe>(`/recipes/${id}`, {
+    const { answer: row, deed } = isNew
+      ? await write<PantryRecipe>('/recipes', { method: 'POST', body })
+      : await write<PantryRecipe>(`/recipes/${id}`, {
           method: 'PATCH',
           body,
           ...(rev === null ? {} : { rev }),
@@ -153,12 +153,12 @@ async function save(): Promise<void> {
     await store.load();
     clear();
     if (isNew) {
-      notices.done(m.mix.savedNew(row.label));
+      notices.done(m.mix.savedNew(row.label), { deed, back: backTo('/mix') });
       await router.push(`/mix/${row.id}`);
     } else {
       startOver();
       await loadVersions();
-      notices.done(m.mix.savedVersion(row.label, row.version));
+      notices.done(m.mix.savedVersion(row.label, row.version), { deed, back: showAnew });
     }
   } catch (error) {
     if (error instanceof ApiError && error.field === 'label') {
@@ -168,14 +168,20 @@ async function save(): Promise<void> {
     saving.value = false;
   }
 }
+const backTo = (path: string) => async (): Promise<void> => {
+  await store.load();
+  await router.push(path);
+};
+async function showAnew(): Promise<void> {
+  await store.load();
+  startOver();
+  await loadVersions();
+}
 async function remove(): Promise<void> {
   try {
-    await api(`/recipes/${id}`, { method: 'DELETE', rev: saved.value!.rev });
-    notices.done(m.mix.removed(saved.value!.label), async () => {
-      await api(`/recipes/${id}`, { method: 'PATCH', body: { removed: false } });
-      await store.load();
-      await router.push(`/mix/${id}`);
-    });
+    const { rev, label } = saved.value!;
+    const { deed } = await write(`/recipes/${id}`, { method: 'DELETE', rev });
+    notices.done(m.mix.removed(label), { deed, back: backTo(`/mix/${id}`) });
     await store.load();
     await router.push('/mix');
   } catch (error) {

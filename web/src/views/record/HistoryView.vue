@@ -9,9 +9,11 @@ import RecordNav from '../../components/RecordNav.vue';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
+import { useUndo } from '../../stores/undo.ts';
 
 const route = useRoute();
 const notices = useNotices();
+const { takeBack } = useUndo();
 const h = m.keeping.history;
 const plantId = computed(() => Number(route.query.plant) || null);
 const older = ref<Deed[]>([]);
@@ -55,11 +57,9 @@ async function refresh(): Promise<void> {
 /** Taking back is itself a deed, which the line at the foot can take back. */
 async function undo(deed: Deed, said: string): Promise<void> {
   try {
-    const done = await api<{ deed: number }>(`/history/${deed.id}/undo`, { method: 'POST' });
-    notices.done(said, async () => {
-      await api(`/history/${done.deed}/undo`, { method: 'POST' });
-      await refresh();
-    });
+    const done = await takeBack(`/history/${deed.id}/undo`);
+    if (!done) return;
+    notices.done(said, { deed: done.deed, back: refresh });
     await refresh();
   } catch (error) {
     notices.fault(error);

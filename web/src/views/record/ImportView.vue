@@ -85,13 +85,10 @@ const ownNotes = (notes: string[]) =>
   notes.filter((note) => !common.value.some((one) => one.note === note)).join('; ');
 const ORDER: FateKind[] = ['add', 'update', 'skip', 'refuse'];
 async function bringIn(): Promise<void> {
-  let deed = 0;
-  if (!(await run((id) => (deed = id)))) return;
-  const { add, update } = done.value!;
-  notices.done(t.done(add, update), async () => {
-    await api(`/history/${deed}/undo`, { method: 'POST' });
-    done.value = null;
-  });
+  const deed = await run();
+  if (!done.value) return;
+  const { add, update } = done.value;
+  notices.done(t.done(add, update), { deed, back: () => (done.value = null) });
 }
 const saveRefused = () => refusedCsv().catch(notices.fault);
 </script>

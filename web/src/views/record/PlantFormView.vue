@@ -11,7 +11,7 @@ import {
 } from '@fernbank/core';
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api, ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Page, Plant, ShelfPot, SpotRow } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
@@ -163,18 +163,19 @@ async function save(another = false): Promise<void> {
   }
   saving.value = true;
   try {
-    const plant = await api<Plant>(id ? `/plants/${id}` : '/plants', {
+    const { answer: plant, deed } = await write<Plant>(id ? `/plants/${id}` : '/plants', {
       method: id ? 'PATCH' : 'POST',
       body: body(),
       ...(original.value ? { rev: original.value.rev } : {}),
     });
     if (another) {
       startNext();
-      notices.done(m.form.addedNext(plant.name));
+      notices.done(m.form.addedNext(plant.name), { deed });
       return;
     }
     clear();
-    notices.done(id ? m.form.saved : m.form.added);
+    const back = () => router.push(id ? `/plants/${plant.id}` : '/record');
+    notices.done(id ? m.form.saved : m.form.added, { deed, back });
     await router.push(id ? `/plants/${plant.id}` : `/plants/${plant.id}/look`);
   } catch (error) {
     if (error instanceof ApiError && error.status === 412) {

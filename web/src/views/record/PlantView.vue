@@ -32,6 +32,7 @@ import { m } from '../../messages/index.ts';
 import ReservoirCard from '../../components/water/ReservoirCard.vue';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
+import { useUndo } from '../../stores/undo.ts';
 
 const route = useRoute();
 const router = useRouter();
@@ -235,11 +236,17 @@ const subject = computed(() => {
 });
 const newestRepot = computed(() => file.value?.repots[0]?.id);
 
-async function undoRepot(repot: Repot): Promise<void> {
-  if (!window.confirm(m.plant.undoAsk)) return;
+const { takeBack } = useUndo();
+/** Its deed is taken back; what was written down before the history began only leaves the record. */
+async function undoRepot({ id, rev, deed }: Repot): Promise<void> {
+  if (deed === null) {
+    const path = `/repots/${id}`;
+    return removal({ path, rev, said: m.plant.repotRemoved, then: load, back: load });
+  }
   try {
-    await api(`/repots/${repot.id}`, { method: 'DELETE' });
-    notices.done(m.plant.undone);
+    const done = await takeBack(`/history/${deed}/undo`);
+    if (!done) return;
+    notices.done(m.plant.undone, { deed: done.deed, back: load });
     await load();
   } catch (error) {
     notices.fault(error);
@@ -430,12 +437,14 @@ function remove(): Promise<void> {
                     </figure>
                   </div>
                   <v-btn
-                    v-if="moment.repot && moment.repot.id === newestRepot"
+                    v-if="moment.repot?.id === newestRepot && !moment.repot?.before.fromBatch"
                     size="small"
                     variant="outlined"
                     class="no-print"
-                    @click="undoRepot(moment.repot)"
-                    >{{ m.plant.undoRepot }}</v-btn
+                    @click="undoRepot(moment.repot!)"
+                    >{{
+                      moment.repot!.deed === null ? m.plant.removeRepot : m.plant.undoRepot
+                    }}</v-btn
                   >
                 </div>
               </li>

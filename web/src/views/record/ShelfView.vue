@@ -2,7 +2,7 @@
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import { frontCm, supportKind } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api, apiAll } from '../../api/client.ts';
+import { api, apiAll, write } from '../../api/client.ts';
 import type { Page, Plant, ShelfPot, ShelfSupport } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import FormDialog from '../../components/FormDialog.vue';
@@ -75,34 +75,27 @@ function editSupport(support: ShelfSupport | null): void {
   supportEdited.value = support;
   supportDialog.value = true;
 }
-async function saved(): Promise<void> {
-  notices.done(potEdited.value || supportEdited.value ? m.form.saved : m.shelf.added);
+async function saved(deed: number | null): Promise<void> {
+  const told = potEdited.value || supportEdited.value ? m.form.saved : m.shelf.added;
+  notices.done(told, { deed, back: load });
   await load();
 }
 
 /** A change that can be taken back. */
-async function change(path: string, body: object, back: object, done: string): Promise<void> {
+async function change(path: string, body: object, done: string): Promise<void> {
   try {
-    await api(path, { method: 'PATCH', body });
+    const { deed } = await write(path, { method: 'PATCH', body });
     await load();
-    notices.done(done, async () => {
-      await api(path, { method: 'PATCH', body: back });
-      await load();
-    });
+    notices.done(done, { deed, back: load });
   } catch (error) {
     notices.fault(error);
   }
 }
 const clean = ({ id, free, soaking }: ShelfPot) =>
-  change(`/pots/${id}`, { free: free + soaking, soaking: 0 }, { free, soaking }, m.shelf.cleaned);
+  change(`/pots/${id}`, { free: free + soaking, soaking: 0 }, m.shelf.cleaned);
 /** What a quarantined plant left is soaked before any other has it. */
 const disinfect = ({ id, soaking, apart }: ShelfPot) =>
-  change(
-    `/pots/${id}`,
-    { soaking: soaking + apart, apart: 0 },
-    { soaking, apart },
-    m.shelf.disinfected,
-  );
+  change(`/pots/${id}`, { soaking: soaking + apart, apart: 0 }, m.shelf.disinfected);
 const moreOf = ref<ShelfPot | null>(null);
 const moreCount = ref<number | null>(1);
 async function addMore(): Promise<void> {
@@ -113,7 +106,6 @@ async function addMore(): Promise<void> {
   await change(
     `/pots/${pot.id}`,
     { count: pot.count + n, free: pot.free + n },
-    { count: pot.count, free: pot.free },
     m.shelf.addedMore(n, pot.label),
   );
 }

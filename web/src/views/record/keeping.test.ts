@@ -88,7 +88,7 @@ describe('the past', () => {
     const { wrapper } = await open(HistoryView, '/record/past');
     await press(wrapper, 'Take back', 1);
     expect(useNotices().current?.text).toBe('Taken back.');
-    await useNotices().current!.undo!();
+    await useNotices().undo();
     const undone = server.calls.filter(({ method }) => method === 'POST').map(({ path }) => path);
     expect(undone).toEqual(['/history/7/undo', '/history/9/undo']);
   });
@@ -406,7 +406,7 @@ describe('the door', () => {
 
 describe('what waits to be sent', () => {
   const parcel = (key: string, plantId = 5) => ({
-    path: '/looks',
+    path: '/visits',
     key,
     body: { plantId },
     label: 'Look',
@@ -421,8 +421,8 @@ describe('what waits to be sent', () => {
       return new Response('{}', { status: 201 });
     }) as typeof fetch;
     const outbox = useOutbox();
-    outbox.keep(parcel('key-0001'));
-    outbox.keep(parcel('key-0002'));
+    await outbox.keep(parcel('key-0001'));
+    await outbox.keep(parcel('key-0002'));
     expect(await outbox.send()).toBe(0);
     silent = false;
     expect(await outbox.send()).toBe(2);
@@ -431,9 +431,9 @@ describe('what waits to be sent', () => {
   });
 
   it('waits on when the door is shut: that is no refusal', async () => {
-    fakeServer({ 'POST /looks': refuse(401, 'give the passphrase first') });
+    fakeServer({ 'POST /visits': refuse(401, 'give the passphrase first') });
     const outbox = useOutbox();
-    outbox.keep(parcel('key-0001'));
+    await outbox.keep(parcel('key-0001'));
     await outbox.send();
     expect(outbox.waiting).toHaveLength(1);
   });

@@ -2,8 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { ShelfPot, ShelfSupport } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
-import { useNotices } from '../../stores/notices.ts';
-import { fakeServer, open, PLANT, refuse, SHELF, TODAY } from '../../test/harness.ts';
+import { fakeServer, open, PLANT, refuse, SHELF, TODAY, undoNotice } from '../../test/harness.ts';
 import ShelfView from './ShelfView.vue';
 
 beforeEach(() => {
@@ -75,9 +74,7 @@ describe('the shelf', () => {
       path: '/pots/10',
       body: { free: 3, soaking: 0 },
     });
-    await useNotices().current!.undo!();
-    const patches = server.calls.filter(({ method }) => method === 'PATCH');
-    expect(patches.at(-1)!.body).toEqual({ free: 1, soaking: 2 });
+    expect(await undoNotice(server)).toBe(true);
   });
 
   it('twelve more of these are two taps and a number', async () => {

@@ -2,8 +2,8 @@
 import { askFirst, fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ApiError, freshKey, wordsFor } from '../../api/client.ts';
-import type { Look, Photo, PlantFile } from '../../api/types.ts';
+import { api, ApiError, freshKey, wordsFor, write } from '../../api/client.ts';
+import type { PlantFile } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
 import PlantHeader from '../../components/plant/PlantHeader.vue';
@@ -11,11 +11,12 @@ import ScaleDialog from '../../components/look/ScaleDialog.vue';
 import SignalPicker from '../../components/look/SignalPicker.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
-import { sendPhoto } from '../../composables/usePhoto.ts';
+import { photoAsText } from '../../composables/usePhoto.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useOutbox, type Parcel } from '../../stores/outbox.ts';
+import { keepPictures, picturesOf } from '../../stores/pictures.ts';
 import { useSettings } from '../../stores/settings.ts';
 
 const route = useRoute();
@@ -98,6 +99,7 @@ const answers = computed(
   () =>
     Object.keys(draft.value.signals).length +
     measured.value.length +
+    photos.value.length +
     Number(draft.value.note.trim() !== ''),
 );
 /** Its own last weight, else what such a pot weighs moist: what the stand-in scale is loaded with. */
@@ -110,26 +112,18 @@ const errors = ref<Record<string, string>>({});
 const saveFault = ref('');
 const saving = ref(false);
 
-/** What is to be sent, in order: measurements first, since the verdict reads them. */
-function parcels(): Parcel[] {
+/** The whole visit at once: what was seen, measured and photographed. */
+function visit(): Parcel {
   const { date, signals, note } = draft.value;
-  const label = `${m.look.title}: ${file.value!.plant.name}`;
   // The minute of today's walk orders weights before and after a watering.
   const now = new Date();
   const minute = date === settings.current.today ? now.getHours() * 60 + now.getMinutes() : null;
-  const parts = measured.value.map((taken) => ({
-    path: '/measurements',
-    label,
+  return {
+    path: '/visits',
+    label: `${m.look.title}: ${file.value!.plant.name}`,
     key: freshKey(),
-    body: { plantId: id, date, minute, ...taken },
-  }));
-  const hasLook = Object.keys(signals).length > 0 || note.trim() !== '';
-  return hasLook
-    ? [
-        ...parts,
-        { path: '/looks', label, key: freshKey(), body: { plantId: id, date, signals, note } },
-      ]
-    : parts;
+    body: { plantId: id, date, minute, signals, note, measurements: measured.value },
+  };
 }
 
 async function save(): Promise<void> {
@@ -140,30 +134,20 @@ async function save(): Promise<void> {
     return;
   }
   saving.value = true;
-  const toSend = parcels();
+  const parcel = visit();
   try {
-    let look: Look | null = null;
-    while (toSend.length > 0) {
-      const { path, body, key } = toSend[0]!;
-      const row = await api<Look>(path, { method: 'POST', body, key });
-      if (path === '/looks') look = row;
-      // What was sent is not sent twice when a later part fails.
-      toSend.shift();
-      forget(path, body as { kind?: string });
-    }
-    if (look) {
-      const { id: lookId } = look;
-      notices.done(m.look.saved, async () => {
-        await api(`/looks/${lookId}`, { method: 'DELETE' });
-        await router.push(`/plants/${id}`);
-      });
-    }
-    clear();
+    const { deed } = await write(parcel.path, {
+      method: 'POST',
+      body: photos.value.length > 0 ? { ...parcel.body, photos: photos.value } : parcel.body,
+      key: parcel.key,
+    });
+    notices.done(m.look.saved, { deed, back: () => router.push(`/plants/${id}`) });
+    startOver();
     await router.push({ path: `/plants/${id}/verdict`, state: { looked: true } });
   } catch (error) {
     if (error instanceof ApiError && error.silent) {
-      for (const parcel of toSend) outbox.keep(parcel);
-      clear();
+      await outbox.keep(parcel, photos.value);
+      startOver();
       saveFault.value = m.look.kept;
       return;
     }
@@ -174,33 +158,33 @@ async function save(): Promise<void> {
     saving.value = false;
   }
 }
-/** Takes out of the draft what the server has. */
-function forget(path: string, { kind }: { kind?: string }): void {
-  if (path !== '/measurements') return;
-  if (kind === 'weightKg') draft.value.weight = null;
-  else if (kind === 'watered') draft.value.watered = false;
-  else if (kind === 'heightCm') draft.value.height = null;
-  else if (kind === 'leafCount') draft.value.leafCount = null;
-  else if (kind === 'leafCm') draft.value.leafLength = null;
-  else if (kind === 'reservoirPh') draft.value.ph = null;
-  else draft.value.ec = null;
+function startOver(): void {
+  clear();
+  photos.value = [];
 }
 
-const photos = ref<Photo[]>([]);
+/** Pictures of this visit, as base64: kept here until it is saved. */
+const photos = ref<string[]>([]);
+const drawer = `look.${id}`;
+void picturesOf(drawer).then(
+  (kept) => (photos.value = [...kept, ...photos.value]),
+  () => undefined,
+);
+watch(photos, (now) => void keepPictures(drawer, now).catch(() => undefined), { deep: true });
 const photoFault = ref('');
-const sendingPhoto = ref(false);
+const preparing = ref(false);
 async function addPhoto(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement;
   const [chosen] = input.files ?? [];
   if (!chosen) return;
   photoFault.value = '';
-  sendingPhoto.value = true;
+  preparing.value = true;
   try {
-    photos.value.push(await sendPhoto(id, draft.value.date, chosen));
+    photos.value = [...photos.value, await photoAsText(chosen)];
   } catch (error) {
     photoFault.value = error instanceof Error ? error.message : m.error.unknown;
   } finally {
-    sendingPhoto.value = false;
+    preparing.value = false;
     input.value = '';
   }
 }
@@ -214,7 +198,7 @@ async function addPhoto(event: Event): Promise<void> {
       <p class="quiet">{{ m.look.hint }}</p>
       <p v-if="restored" class="row">
         {{ m.app.draftKept }}
-        <v-btn size="small" variant="outlined" @click="clear">{{ m.app.startOver }}</v-btn>
+        <v-btn size="small" variant="outlined" @click="startOver">{{ m.app.startOver }}</v-btn>
       </p>
       <div class="groups">
         <section
@@ -274,16 +258,20 @@ async function addPhoto(event: Event): Promise<void> {
               <input type="file" accept="image/*" capture="environment" @change="addPhoto" />
               <span>{{ m.photo.add }}</span>
             </label>
-            <v-progress-linear v-if="sendingPhoto" indeterminate color="primary" />
+            <v-progress-linear v-if="preparing" indeterminate color="primary" />
             <p v-if="photoFault" class="text-error" role="alert">{{ photoFault }}</p>
             <div v-if="photos.length > 0" class="row">
-              <img
-                v-for="photo in photos"
-                :key="photo.id"
-                :src="`/api/photos/${photo.id}`"
-                :alt="m.photo.added"
-                class="thumb"
-              />
+              <figure v-for="(photo, i) in photos" :key="photo" class="taken">
+                <img :src="`data:image/jpeg;base64,${photo}`" :alt="m.photo.added" class="thumb" />
+                <v-btn
+                  size="small"
+                  variant="text"
+                  min-height="44"
+                  :aria-label="m.photo.remove"
+                  @click="photos = photos.filter((_, at) => at !== i)"
+                  >{{ m.app.delete }}</v-btn
+                >
+              </figure>
             </div>
           </div>
           <v-textarea v-model="draft.note" :label="m.look.note" rows="2" auto-grow />
@@ -347,6 +335,10 @@ async function addPhoto(event: Event): Promise<void> {
 }
 .picture input:focus-visible + span {
   outline: 3px solid rgb(var(--v-theme-primary));
+}
+.taken {
+  display: grid;
+  justify-items: center;
 }
 .thumb {
   width: 96px;

@@ -13,7 +13,7 @@ import {
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ApiError, wordsFor } from '../../api/client.ts';
+import { api, ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Outcome, Photo, PlantFile } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import PhotoButton from '../../components/PhotoButton.vue';
@@ -23,6 +23,8 @@ import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
+import { useRemoval } from '../../composables/useRemoval.ts';
+import { useUndo } from '../../stores/undo.ts';
 
 /** One question about a repot: what is seen, and a grade by one tap. */
 const route = useRoute();
@@ -91,18 +93,18 @@ async function save(): Promise<void> {
   const { seen, note, photoId } = draft.value;
   const body = { grade: chosen.value, seen, note, photoId };
   try {
-    const row = kept.value
-      ? await api<Outcome>(`/outcomes/${kept.value.id}`, {
+    const { deed } = kept.value
+      ? await write<Outcome>(`/outcomes/${kept.value.id}`, {
           method: 'PATCH',
           body,
           rev: kept.value.rev,
         })
-      : await api<Outcome>('/outcomes', {
+      : await write<Outcome>('/outcomes', {
           method: 'POST',
           body: { ...body, repotId: repot.value.id, date: today.value },
         });
     clear();
-    notices.done(m.outcome.saved, () => takeBack(row));
+    notices.done(m.outcome.saved, { deed, back: load, said: m.outcome.takenBack });
     await router.push(cameFrom ?? `/plants/${id}`);
   } catch (error) {
     refused.value = error instanceof ApiError ? wordsFor(error) : m.error.unknown;
@@ -110,11 +112,25 @@ async function save(): Promise<void> {
     saving.value = false;
   }
 }
-async function takeBack(row: Outcome): Promise<void> {
-  await api(`/outcomes/${row.id}`, { method: 'DELETE' });
-  notices.done(m.outcome.takenBack);
+const undo = useUndo();
+const removal = useRemoval();
+function openAgain(): Promise<void> {
   clear();
-  await load();
+  return load();
+}
+async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
+  const path = `/outcomes/${row}`;
+  if (deed === null) {
+    return removal({ path, rev, said: m.outcome.takenBack, then: openAgain, back: load });
+  }
+  try {
+    const done = await undo.takeBack(`/history/${deed}/undo`);
+    if (!done) return;
+    notices.done(m.outcome.takenBack, { deed: done.deed, back: load });
+    await openAgain();
+  } catch (error) {
+    notices.fault(error);
+  }
 }
 </script>
 
@@ -141,7 +157,7 @@ async function takeBack(row: Outcome): Promise<void> {
         <p>{{ m.outcome.at(CHECKPOINTS[at].label) }}</p>
         <p v-if="kept" class="panel row spread">
           <span>{{ m.outcome.again(full(kept.date)) }}</span>
-          <v-btn variant="outlined" min-height="48" @click="takeBack(kept).catch(notices.fault)">{{
+          <v-btn variant="outlined" min-height="48" @click="takeBack(kept)">{{
             m.outcome.takeBack
           }}</v-btn>
         </p>

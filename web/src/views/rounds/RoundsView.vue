@@ -2,7 +2,7 @@
 import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
 import { CHECKPOINTS } from '@fernbank/core';
 import { computed } from 'vue';
-import { api } from '../../api/client.ts';
+import { api, write } from '../../api/client.ts';
 import type { Rounds, RoundsAsk, Task } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
@@ -47,15 +47,12 @@ const notices = useNotices();
 async function allFine(spotId: number): Promise<void> {
   const { date } = rounds.value!;
   try {
-    const { lookIds } = await api<{ lookIds: number[] }>(`/spots/${spotId}/fine`, {
+    const { answer, deed } = await write<{ lookIds: number[] }>(`/spots/${spotId}/fine`, {
       method: 'POST',
       body: { date },
     });
-    notices.done(m.rounds.fineSaved(lookIds.length), async () => {
-      await api(`/spots/${spotId}/fine?date=${date}`, { method: 'DELETE' });
-      await load();
-      notices.done(m.rounds.fineUndone);
-    });
+    const told = m.rounds.fineSaved(answer.lookIds.length);
+    notices.done(told, { deed, back: load, said: m.rounds.fineUndone });
     await load();
   } catch (error) {
     notices.fault(error);
