@@ -1,3 +1,4 @@
+import { addDays, wantsPot, type Headline } from '@fernbank/core';
 import { copyFileSync, existsSync, readdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, beforeEach, afterEach, describe, expect, it } from 'vitest';
@@ -470,8 +471,10 @@ describe('the demo garden', () => {
 
   interface Summary {
     name: string;
-    verdict: string;
-    lookFirst: boolean;
+    plantId: number;
+    headline: Headline;
+    week: string | null;
+    overrule: { instead: 'repotNow' | 'leave' } | null;
     contradictions: string[];
   }
   const verdicts = async (): Promise<Summary[]> =>
@@ -480,18 +483,85 @@ describe('the demo garden', () => {
   it('holds 27 plants in five spots, with a rescue on top and one to be left', async () => {
     const items = await verdicts();
     expect(items).toHaveLength(27);
-    expect(items[0]).toMatchObject({ name: 'Pansy Locker', verdict: 'rescueNow' });
-    expect(items.find(({ name }) => name === 'Winter Lantern')!.verdict).toBe('leave');
+    expect(items[0]).toMatchObject({ name: 'Pansy Locker', headline: 'rescueNow' });
+    expect(items.find(({ name }) => name === 'Winter Lantern')!.headline).toBe('leave');
     expect((await garden.call.get('/api/spots')).body.items).toHaveLength(5);
   });
 
   it('has every kind of verdict, a contradiction and a plant of which nothing is known', async () => {
     const items = await verdicts();
-    expect(new Set(items.map(({ verdict }) => verdict)).size).toBe(5);
+    const words = new Set(items.map(({ headline }) => headline));
+    for (const word of ['rescueNow', 'repotNow', 'repotInWindow', 'refresh', 'leave'] as const) {
+      expect(words).toContain(word);
+    }
     expect(items.some(({ contradictions }) => contradictions.length > 0)).toBe(true);
-    expect(items.filter(({ lookFirst }) => lookFirst).map(({ name }) => name)).toEqual([
-      'Driftwood',
-    ]);
+    expect(
+      items.filter(({ headline }) => headline === 'lookFirst').map(({ name }) => name),
+    ).toEqual(['Driftwood']);
+  });
+
+  it('says the same of every plant on every screen', async () => {
+    const { call } = garden;
+    const items = await verdicts();
+    const word = (at: number, instead: string) =>
+      call.post('/api/overrules').send({
+        plantId: items[at]!.plantId,
+        date: TODAY,
+        instead,
+        until: addDays(TODAY, 60),
+        reason: 'the keeper says so',
+      });
+    const words = [
+      await word(0, 'leave').expect(201),
+      await word(items.length - 1, 'repotNow').expect(201),
+    ];
+
+    const said = new Map((await verdicts()).map((one) => [one.plantId, one]));
+    const wants = (id: number, by?: string) => {
+      const { overrule, ...decision } = said.get(id)!;
+      return wantsPot({ decision, overrule }, by);
+    };
+    const rounds = (await call.get('/api/rounds').expect(200)).body as {
+      spots: { plants: { plantId: number; headline: string; asks: { kind: string }[] }[] }[];
+    };
+    const walked = rounds.spots.flatMap(({ plants }) => plants);
+    for (const id of said.keys()) {
+      const { decision } = (await call.get(`/api/plants/${id}/file`)).body;
+      expect(decision.headline, `page of ${id}`).toBe(said.get(id)!.headline);
+      const met = walked.find(({ plantId }) => plantId === id);
+      const acts = met?.asks.some(({ kind }) => kind === 'act') ?? false;
+      expect(acts, `rounds at ${id}`).toBe(wants(id, TODAY));
+      if (met) expect(met.headline).toBe(said.get(id)!.headline);
+    }
+
+    const [one, other] = [...said.keys()] as [number, number];
+    const handing = new Set<number>();
+    for (const asker of [one, other]) {
+      const { handDowns } = (await call.get(`/api/plants/${asker}/fitting`)).body;
+      for (const { plantId } of handDowns) handing.add(plantId as number);
+    }
+    // Whoever is about to leave its pot, but for those kept apart.
+    for (const id of handing)
+      expect(wants(id, addDays(TODAY, 56)), `hand-down of ${id}`).toBe(true);
+    for (const id of said.keys()) {
+      const { quarantine } = (await call.get(`/api/plants/${id}/file`)).body;
+      if (!quarantine && wants(id, addDays(TODAY, 56))) expect(handing).toContain(id);
+    }
+
+    const [day] = (await call.get('/api/days/now')).body.items as { id: number }[];
+    const { problem, notAsked } = (await call.get(`/api/days/${day!.id}/problem`)).body as {
+      problem: { plants: { id: number }[] };
+      notAsked: { plant: number }[];
+    };
+    const plans = (await call.get('/api/plans')).body.items as { plantId: number }[];
+    const settled = new Set(plans.map(({ plantId }) => plantId));
+    for (const { id } of problem.plants) {
+      expect(wants(id) || settled.has(id), `day takes ${id}`).toBe(true);
+    }
+    for (const { plant } of notAsked) expect(wants(plant), `day leaves out ${plant}`).toBe(false);
+    for (const one of words) {
+      await call.post(`/api/history/${one.get('X-Fernbank-Deed')}/undo`).expect(200);
+    }
   });
 
   it('is the same for the same seed', async () => {

@@ -152,7 +152,7 @@ describe('other causes', () => {
       },
       { light: 'dim' },
     );
-    const { troubleshoot } = decide({
+    const { troubleshoot, headline } = decide({
       traits: base.traits,
       date: base.date,
       spot: base.spot,
@@ -161,7 +161,7 @@ describe('other causes', () => {
       lastRepot: addDays(base.date, -150),
       signals: base.signals,
     });
-    expect(troubleshoot!.first).toBe(true);
+    expect(headline).toBe('troubleshootFirst');
     expect(troubleshoot!.causes[0]!.id).toBe('tooDark');
     expect(troubleshoot!.check!.id).toBe('shadow');
   });

@@ -1,4 +1,4 @@
-import { diagnose } from '../causes/index.ts';
+import { diagnose, type Diagnosis } from '../causes/index.ts';
 import { DANGER_ACTS, UNSURE_DANGER, WORTH_UNPOTTING } from './costs.ts';
 import type { Decision } from './decide.ts';
 import type { VerdictKind } from './optimum.ts';
@@ -11,20 +11,25 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** What to look for on an unpotted plant when danger is the question. */
 const SEEN_ONLY_OUT = ['rot', 'liveRoots', 'ballCover', 'circling', 'infestedRoots'] as const;
 
+/** Danger is neither likely nor out of the question, and nobody has seen the roots. */
+export function isInDoubt(signals: Signals, { danger }: Record<State, number>): boolean {
+  const seen = signals.rot !== undefined || signals.liveRoots !== undefined;
+  return !seen && danger >= UNSURE_DANGER && danger < DANGER_ACTS;
+}
+
 /**
- * Look before you cut: danger is neither likely nor out of the question, and
- * seeing the roots is worth more than the disturbance of sliding them out.
+ * Look before you cut: danger is in doubt, and seeing the roots is worth more than the disturbance of
+ * sliding them out.
  */
-export function unpotFirst(
+export function unpotFor(
   signals: Signals,
   states: Record<State, number>,
   notLooked: readonly NotLooked[],
-): Decision['unpotFirst'] {
-  const unsure = states.danger >= UNSURE_DANGER && states.danger < DANGER_ACTS;
+): Decision['unpot'] {
   const worth = (id: string) => notLooked.find(({ signal }) => signal === id)?.worth ?? 0;
   const lookFor = SEEN_ONLY_OUT.filter((id) => worth(id) > 0).sort((a, b) => worth(b) - worth(a));
-  const seen = signals.rot !== undefined || signals.liveRoots !== undefined;
-  if (!unsure || seen || lookFor.length === 0 || worth(lookFor[0]!) < WORTH_UNPOTTING) return null;
+  const enough = lookFor.length > 0 && worth(lookFor[0]!) >= WORTH_UNPOTTING;
+  if (!isInDoubt(signals, states) || !enough) return null;
   return {
     because: `danger is ${percent(states.danger)} likely: too much to leave, too little to cut for`,
     lookFor: [...lookFor],
@@ -36,18 +41,22 @@ const POT_UNLIKELY = 0.3;
 /** A full pot or a failing medium from here on is reason enough of its own. */
 const REASON_ENOUGH = 0.7;
 
-/** Other causes of what looks poorly, and whether to go after them before the pot. */
-export function troubleshoot(
+/** Other causes of what looks poorly. */
+export const troubleshoot = (
   { signals, spot, traits, date, lastRepot }: Situation,
   states: Record<State, number>,
-  verdict: VerdictKind,
-): Decision['troubleshoot'] {
-  const found = diagnose({ signals, spot, traits, date, lastRepot, states });
-  if (!found) return null;
-  const pot = found.causes.find(({ id }) => id === 'pot')!.share;
+): Diagnosis | null => diagnose({ signals, spot, traits, date, lastRepot, states });
+
+/** Whether to go after other causes before the pot. */
+export function isPotUnlikely(
+  { causes }: Diagnosis,
+  traits: Situation['traits'],
+  states: Record<State, number>,
+): boolean {
+  const pot = causes.find(({ id }) => id === 'pot')!.share;
   const potNeedsIt =
     Math.max(traits.snug ? 0 : states.crowded, states.mediumFailing) >= REASON_ENOUGH;
-  return { ...found, first: pot < POT_UNLIKELY && !potNeedsIt && verdict !== 'rescueNow' };
+  return pot < POT_UNLIKELY && !potNeedsIt;
 }
 
 /** Growth forms that come apart into pieces with roots of their own. */

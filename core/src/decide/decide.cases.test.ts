@@ -191,7 +191,7 @@ describe('verdicts that practice expects', () => {
 
   it('long neglected is a reason to look, not yet a reason to repot', () => {
     const decision = decide(situation('Clivia miniata', '2026-05-10', 'loam', null, {}));
-    expect(decision.lookFirst).toBe(true);
+    expect(decision.headline).toBe('lookFirst');
     expect(decision.verdict).toBe('leave');
     expect(decision.lookAgain).toBe('2026-05-10');
   });

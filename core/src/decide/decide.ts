@@ -1,6 +1,6 @@
 import { addDays, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index.ts';
 import type { Diagnosis } from '../causes/index.ts';
-import { alongside, troubleshoot, unpotFirst } from './counsel.ts';
+import { alongside, isInDoubt, isPotUnlikely, troubleshoot, unpotFor } from './counsel.ts';
 import {
   DANGER_OPENS,
   LESSER_ACTS,
@@ -15,6 +15,7 @@ import {
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
 import { bloomLasts } from './disturbing.ts';
 import { frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
+import { headlineOf, type Headline } from './headline.ts';
 import { lookWorthOf, NOTHING_TO_ASK, type LookWorth } from './lookWorth.ts';
 import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
 import { readinessFactors, type ReadinessFactor } from './readiness.ts';
@@ -35,6 +36,8 @@ export const CURVE_WEEKS = 52;
 
 /** What to do, when and why. */
 export interface Decision {
+  /** what is shown first, everywhere */
+  headline: Headline;
   verdict: VerdictKind;
   /** the Monday of the best week; null when the verdict names none */
   week: IsoDate | null;
@@ -42,12 +45,10 @@ export interface Decision {
   lookAgain: IsoDate | null;
   /** lesser acts that pay, instead of a repot or until then */
   refresh: LesserAct[];
-  /** nothing is known of this plant: look today, then ask again */
-  lookFirst: boolean;
-  /** unsure and much at stake: slide it out and see these before anything is cut or bought */
-  unpotFirst: { because: string; lookFor: string[] } | null;
-  /** what may lie behind a plant that looks poorly; `first` when the pot is unlikely to be it */
-  troubleshoot: (Diagnosis & { first: boolean }) | null;
+  /** unsure and much at stake: what to see once it is slid out, before anything is cut or bought */
+  unpot: { because: string; lookFor: string[] } | null;
+  /** what may lie behind a plant that looks poorly */
+  troubleshoot: Diagnosis | null;
   /** what pays to do in the same go as a repot */
   alongside: { act: 'divide' | 'reroot'; text: string }[];
   /** how far roots are taken to have explored the pot by earlier looks, with its standard deviation */
@@ -93,7 +94,7 @@ export interface Decision {
  * cycle that a repot starts.
  *
  * @param depth  `brief` leaves out what only matters to one who asks why: what-ifs
- *   (turning points, worth of looks) and the other schools; verdict and reasons are the same
+ *   (turning points, worth of looks) and the other schools; headline, verdict and reasons are the same
  * @throws RangeError for an impossible situation, naming the field
  * @source form: age replacement (Barlow & Proschan, 1965) with log-odds for evidence;
  * weights: common practice, no source
@@ -105,9 +106,13 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
   const frame = frameOf(situation);
   const judged = judgeOn(planOf(frame, signals, school), signals);
   const { plan, evidence, best, kind, refresh } = judged;
-  const looks =
-    depth === 'full' ? whatIf(frame, signals, school, judged) : { turningPoint: [], notLooked: [] };
+  const states = statesIn(plan, evidence.sums, 0);
   const lookFirst = mustLookFirst(situation);
+  // Whether to unpot a plant of which danger is an open question hangs on what seeing its roots is worth.
+  const looks =
+    depth === 'full' || isInDoubt(signals, states)
+      ? whatIf(frame, signals, school, judged)
+      : { turningPoint: [], notLooked: [] };
   const verdict = lookFirst ? 'leave' : kind;
   const harm = harmByWeek(plan, evidence.sums);
   const waiting = [0];
@@ -115,8 +120,14 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     waiting.push(waiting[week - 1]! + harm[week - 1]!);
   }
   const actsNow = verdict === 'rescueNow' || verdict === 'repotNow';
-  const states = statesIn(plan, evidence.sums, 0);
+  const unpot = lookFirst ? null : unpotFor(signals, states, looks.notLooked);
+  const causes = troubleshoot(situation, states);
   return {
+    headline: headlineOf(verdict, {
+      nothingKnown: lookFirst,
+      rootsInDoubt: unpot !== null,
+      potUnlikely: causes !== null && isPotUnlikely(causes, situation.traits, states),
+    }),
     verdict,
     week: weekOf(verdict, best.week, date),
     lookAgain: lookAgain(),
@@ -127,10 +138,8 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     ),
     contradictions: contradictionsIn(signals),
     readiness: readinessFactors(frame, signals),
-    lookFirst,
-    unpotFirst:
-      depth === 'full' && !lookFirst ? unpotFirst(signals, states, looks.notLooked) : null,
-    troubleshoot: troubleshoot(situation, states, verdict),
+    unpot,
+    troubleshoot: causes,
     alongside: alongside(situation, states, verdict),
     roots: situation.roots ?? null,
     turningPoint: lookFirst ? [] : looks.turningPoint,

@@ -1,8 +1,6 @@
 export { measuredFindings, type MeasuredFinding } from './measured.ts';
 export {
-  DANGER_ACTS,
   OLD_MEDIUM_SCHOOLS,
-  UNSURE_DANGER,
   SIZE_SCHOOLS,
   WORK_BY_MEDIUM,
   WHEN_SCHOOLS,
@@ -15,6 +13,7 @@ export { decide, lesserActLabel, type Decision } from './decide.ts';
 export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle, harmByAge } from './freshCycle.ts';
+export { eyesFirst, HEADLINES, headlineOf, wantsPot, type Headline } from './headline.ts';
 export { leadingReasons } from './leading.ts';
 export { askFirst } from './askFirst.ts';
 export { LOOK_PRICE } from './lookWorth.ts';

@@ -96,14 +96,15 @@ describe('what was measured', () => {
 
 describe('the counsel beside a verdict', () => {
   it('unsure of danger and with the ball unseen, it says to slide the plant out and what to look for', () => {
-    const { unpotFirst, states } = decide({
+    const { headline, unpot, states } = decide({
       ...situation,
       date: '2026-01-10',
       signals: { staysWetLonger: true, limp: true, growth: 'stalled' },
     });
     expect(states.danger).toBeLessThan(0.5);
-    expect(unpotFirst!.lookFor).toContain('rot');
-    expect(unpotFirst!.because).toMatch(/\d+ %/);
+    expect(headline).toBe('unpotAndLook');
+    expect(unpot!.lookFor).toContain('rot');
+    expect(unpot!.because).toMatch(/\d+ %/);
   });
 
   it('once the roots are seen it does not ask again', () => {
@@ -114,7 +115,10 @@ describe('the counsel beside a verdict', () => {
       rot: 'none',
       liveRoots: 0.9,
     };
-    expect(decide({ ...situation, date: '2026-01-10', signals }).unpotFirst).toBeNull();
+    expect(decide({ ...situation, date: '2026-01-10', signals })).toMatchObject({
+      unpot: null,
+      headline: expect.not.stringMatching('unpotAndLook'),
+    });
   });
 
   it('a plant that spreads and fills its pot may be divided instead', () => {

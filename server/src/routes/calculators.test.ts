@@ -185,7 +185,7 @@ describe('calculators over HTTP', () => {
       lastRepot: null,
       signals: {},
     }).expect(200);
-    expect(body.lookFirst).toBe(true);
+    expect(body.headline).toBe('lookFirst');
     expect(body.lookAgain).toBe(rest.date);
   });
 

@@ -1,6 +1,7 @@
 import {
   CONTENTS,
   GROUPS,
+  HEADLINES,
   leadingReasons,
   PAPERS,
   searchTaxa,
@@ -126,11 +127,10 @@ type OfPlant =
   | typeof measurements
   | typeof tasks;
 
-const URGENCY = ['rescueNow', 'repotNow', 'repotInWeek', 'refreshOnly', 'leave'];
-
 function byUrgency(a: Summary, b: Summary): number {
   return (
-    URGENCY.indexOf(a.verdict) - URGENCY.indexOf(b.verdict) || b.costOfWaiting - a.costOfWaiting
+    HEADLINES.indexOf(a.headline) - HEADLINES.indexOf(b.headline) ||
+    b.costOfWaiting - a.costOfWaiting
   );
 }
 
@@ -159,12 +159,9 @@ function summary(judgement: Judgement) {
     heightCm: heightOf(file).cm,
     growthForm: file.situation.traits.growthForm,
     supportCm: plant.supportCm,
-    verdict: decision.verdict,
+    headline: decision.headline,
     week: decision.week,
     lookAgain: decision.lookAgain,
-    lookFirst: decision.lookFirst,
-    unpotFirst: decision.unpotFirst !== null,
-    troubleshootFirst: decision.troubleshoot?.first ?? false,
     group: taxon.group,
     groupLabel: taxon.groupLabel,
     overrule: overruleInShort(judgement),

@@ -131,14 +131,18 @@ function whyNot(
     return `you said to leave it until ${overrule.until}: ${overrule.reason}`;
   }
   if (overrule?.instead === 'repotNow' || hasPlan) return null;
-  if (decision.lookFirst) return 'look at it first: nothing is known of it';
-  if (decision.troubleshoot?.first) return 'the pot is unlikely to be its trouble: find that first';
-  switch (decision.verdict) {
+  switch (decision.headline) {
     case 'rescueNow':
     case 'repotNow':
-    case 'repotInWeek':
+    case 'repotInWindow':
       return null;
-    case 'refreshOnly':
+    case 'lookFirst':
+      return 'look at it first: nothing is known of it';
+    case 'unpotAndLook':
+      return 'slide it out and look at its roots first';
+    case 'troubleshootFirst':
+      return 'the pot is unlikely to be its trouble: find that first';
+    case 'refresh':
       return 'a refresh is enough';
     case 'leave':
       return file.plant.lastRepot

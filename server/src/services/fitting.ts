@@ -1,9 +1,9 @@
-import { addDays, type IsoDate } from '@fernbank/core';
+import { addDays, wantsPot, type IsoDate } from '@fernbank/core';
 import { eq, isNull } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
 import { plantFile, type PlantRow } from './collection.ts';
-import { judgeAll, type Judgement } from './judging.ts';
+import { judgeAll } from './judging.ts';
 import { dayOfRepot, doneOf, mixedRecipe } from './dayOfRepot.ts';
 import { newMediumFor } from './newMedium.ts';
 import { quarantineFor } from './quarantine.ts';
@@ -87,7 +87,7 @@ function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
     .filter(({ file }) => !byDay.some(({ plantId }) => plantId === file.plant.id))
     .filter(({ file }) => file.plant.id !== plant.id)
     .filter(({ file }) => quarantineFor(db, file.plant, date) === null)
-    .filter((judgement) => leavesItsPot(judgement, soon))
+    .filter((judgement) => wantsPot(judgement, soon))
     .map(({ file, decision }) => ({
       plantId: file.plant.id,
       name: file.plant.name,
@@ -97,19 +97,6 @@ function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
       leftIn: decision.week !== null && decision.week > wantedIn ? decision.week : null,
     }));
   return [...byDay, ...others];
-}
-
-function leavesItsPot({ decision, overrule }: Judgement, soon: IsoDate): boolean {
-  if (overrule?.instead === 'leave' || decision.lookFirst) return false;
-  switch (decision.verdict) {
-    case 'rescueNow':
-    case 'repotNow':
-      return true;
-    case 'repotInWeek':
-      return decision.week !== null && decision.week <= soon;
-    default:
-      return false;
-  }
 }
 
 /** Every plan with the name of its plant, the litres that it asks for and what goes in beside them. */

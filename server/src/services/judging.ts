@@ -1,14 +1,11 @@
 import {
   addDays,
-  DANGER_ACTS,
   decide,
   LOOK_PRICE,
   seasonAhead,
   signal,
-  UNSURE_DANGER,
   type Decision,
   type IsoDate,
-  type Situation,
   type Settings,
 } from '@fernbank/core';
 import { and, asc, desc, eq, gt, inArray, isNull, lte } from 'drizzle-orm';
@@ -112,22 +109,13 @@ export function judge(
   }: { settings?: Settings; spot?: SpotRow | undefined; depth?: 'full' | 'brief' } = {},
 ): Judgement {
   const file = plantFile(db, plant, date, settings, spot);
-  const decision = decideIn(file.situation, depth);
+  const decision = decide(file.situation, depth);
   return {
     file,
     decision,
     lookDue: lookDueOf(decision, date),
     overrule: overruleOn(db, plant.id, date),
   };
-}
-
-/** In brief, but for a plant of which danger is an open question: whether to unpot it asks for more. */
-function decideIn(situation: Situation, depth: 'full' | 'brief'): Decision {
-  const decision = decide(situation, depth);
-  const { danger } = decision.states;
-  return depth === 'brief' && danger >= UNSURE_DANGER && danger < DANGER_ACTS
-    ? decide(situation)
-    : decision;
 }
 
 function overruleOn(db: Db, plantId: number, date: IsoDate): OverruleRow | null {
@@ -149,7 +137,7 @@ function overruleOn(db: Db, plantId: number, date: IsoDate): OverruleRow | null 
  */
 function lookDueOf(decision: Decision, date: IsoDate): LookDue {
   const { worth, signal: asked } = decision.lookWorth;
-  if (decision.lookFirst) {
+  if (decision.headline === 'lookFirst') {
     return { date, worth, why: 'never looked at, and nobody knows when it was last repotted' };
   }
   if (worth < LOOK_PRICE) return { date: laterOf(decision.lookAgain, date), worth, why: '' };

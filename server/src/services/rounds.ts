@@ -4,7 +4,8 @@ import {
   leadingReasons,
   type IsoDate,
   type ReservoirAsk,
-  type VerdictKind,
+  wantsPot,
+  type Headline,
 } from '@fernbank/core';
 import { and, asc, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -21,9 +22,10 @@ export interface RoundsEntry {
   plantId: number;
   name: string;
   taxon: string;
-  verdict: VerdictKind;
+  headline: Headline;
+  /** the keeper's own word goes before it */
+  overruled: boolean;
   /** what asks for attention, most urgent first */
-  lookFirst: boolean;
   asks: RoundsAsk[];
 }
 
@@ -46,8 +48,6 @@ export interface Rounds {
 
 /** So long before it a potting day is told of, days. */
 const POTTING_AHEAD_DAYS = 7;
-
-const ACTS: readonly VerdictKind[] = ['rescueNow', 'repotNow'];
 
 /** What asks for attention on a day, in the order of one walk. */
 export function roundsOf(db: Db, date: IsoDate): Rounds {
@@ -78,8 +78,8 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
       plantId: plant.id,
       name: plant.name,
       taxon: taxon.name,
-      verdict: judgement.decision.verdict,
-      lookFirst: judgement.decision.lookFirst,
+      headline: judgement.decision.headline,
+      overruled: judgement.overrule !== null,
       asks,
     });
   }
@@ -130,13 +130,14 @@ function mostWorth(spots: Rounds['spots']): number[] {
 }
 
 function asksOf(
-  { decision, lookDue, overrule }: Judgement,
+  judgement: Judgement,
   date: IsoDate,
   due: readonly TaskRow[],
   water: readonly ReservoirAsk[],
 ): RoundsEntry['asks'] {
+  const { decision, lookDue, overrule } = judgement;
   const asks: RoundsEntry['asks'] = [];
-  const acts = overrule ? overrule.instead === 'repotNow' : ACTS.includes(decision.verdict);
+  const acts = wantsPot(judgement, date);
   if (acts) {
     const [first] = leadingReasons(decision, 1);
     asks.push({
@@ -165,7 +166,7 @@ function asksOf(
 export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
   return (
     judgeAll(db, date)
-      .filter(({ file, decision }) => file.spot.id === spotId && decision.verdict !== 'rescueNow')
+      .filter(({ file, decision }) => file.spot.id === spotId && decision.headline !== 'rescueNow')
       // A second tap says nothing new.
       .filter(({ file }) => !file.looks.some((look) => look.date === date && look.signals.allFine))
       .map(

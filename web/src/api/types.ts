@@ -54,6 +54,7 @@ import type {
   TrayMedium,
   TrayMethod,
   TraySuccess,
+  Headline,
   VerdictKind,
   WaterFindings,
   WeakRootSchool,
@@ -474,12 +475,9 @@ export interface VerdictSummary {
   heightCm: number;
   growthForm: Traits['growthForm'];
   supportCm: number | null;
-  verdict: VerdictKind;
+  headline: Headline;
   week: string | null;
   lookAgain: string | null;
-  lookFirst: boolean;
-  unpotFirst: boolean;
-  troubleshootFirst: boolean;
   group: string;
   groupLabel: string;
   overrule: Pick<Overrule, 'instead' | 'until' | 'reason'> | null;
@@ -512,8 +510,8 @@ export interface Rounds {
       plantId: number;
       name: string;
       taxon: string;
-      verdict: VerdictKind;
-      lookFirst: boolean;
+      headline: Headline;
+      overruled: boolean;
       asks: RoundsAsk[];
     }[];
   }[];

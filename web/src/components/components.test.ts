@@ -159,16 +159,14 @@ describe('pictures in words', () => {
   });
 
   it('a verdict is a word and a shape, not a colour alone', () => {
-    const mark = mount(VerdictMark, { props: { verdict: 'rescueNow' } });
+    const mark = mount(VerdictMark, { props: { headline: 'rescueNow' } });
     expect(mark.text()).toBe('Rescue now');
     expect(mark.find('path').attributes('d')).not.toBe(
-      mount(VerdictMark, { props: { verdict: 'leave' } })
+      mount(VerdictMark, { props: { headline: 'leave' } })
         .find('path')
         .attributes('d'),
     );
-    expect(mount(VerdictMark, { props: { verdict: 'leave', lookFirst: true } }).text()).toBe(
-      'Look first',
-    );
+    expect(mount(VerdictMark, { props: { headline: 'lookFirst' } }).text()).toBe('Look first');
   });
 
   it('the ribbon marks the best week where it lies, and none beyond the year', () => {

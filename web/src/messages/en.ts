@@ -68,20 +68,29 @@ export const en = {
     repotInWeek: 'Repot later',
     refreshOnly: 'Refresh only',
     leave: 'Leave',
+  },
+  /** what is said first of a plant, in two words */
+  headline: {
+    rescueNow: 'Rescue now',
+    repotNow: 'Repot now',
+    repotInWindow: 'Repot later',
+    refresh: 'Refresh only',
+    leave: 'Leave',
     lookFirst: 'Look first',
-    unpotFirst: 'Unpot and look',
-    troubleshoot: 'Trouble-shoot first',
+    unpotAndLook: 'Unpot and look',
+    troubleshootFirst: 'Trouble-shoot first',
     overruled: 'Your own word',
   },
-  verdictLine: {
+  /** and in one sentence */
+  headlineLine: {
     rescueNow: 'Rescue it now, whatever the calendar says.',
     repotNow: 'Repot it this week.',
-    repotInWeek: (week: string) => `Repot in the week of ${week}.`,
-    refreshOnly: 'No new pot needed: a lesser act will do.',
+    repotInWindow: (week: string) => `Repot in the week of ${week}.`,
+    refresh: 'No new pot needed: a lesser act will do.',
     leave: (date: string) => `Leave it. Look again about ${date}.`,
     lookFirst: 'Look at it first: nothing is known of this plant yet.',
-    unpotFirst: 'Slide it out and look before you cut.',
-    troubleshoot: (cause: string) => `Trouble-shoot first. Likeliest: ${cause}.`,
+    unpotAndLook: 'Slide it out and look before you cut.',
+    troubleshootFirst: (cause: string) => `Trouble-shoot first. Likeliest: ${cause}.`,
   },
   state: {
     crowded: 'Roots have used the pot',

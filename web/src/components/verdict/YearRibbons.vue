@@ -41,7 +41,7 @@ function windows(readiness: number[]): { from: number; weeks: number }[] {
 }
 const rows = computed(() =>
   props.verdicts.map((summary) => {
-    const now = summary.verdict === 'rescueNow' || summary.verdict === 'repotNow';
+    const now = summary.headline === 'rescueNow' || summary.headline === 'repotNow';
     const best = summary.week
       ? Math.round(daysBetween(settings.current.today, summary.week) / 7)
       : null;
@@ -94,10 +94,7 @@ function walk(event: KeyboardEvent, index: number): void {
           <span class="name" :title="`${summary.taxon}, ${summary.spot}`">{{ summary.name }}</span>
           <VerdictMark
             class="verdict"
-            :verdict="summary.verdict"
-            :look-first="summary.lookFirst"
-            :unpot-first="summary.unpotFirst"
-            :troubleshoot="summary.troubleshootFirst"
+            :headline="summary.headline"
             :overruled="summary.overrule !== null"
           />
           <span class="track">

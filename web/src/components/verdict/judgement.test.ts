@@ -1,4 +1,11 @@
-import { decide, SIGNALS, possibleValues, waterFindings, type WaterLogEntry } from '@fernbank/core';
+import {
+  decide,
+  SIGNALS,
+  possibleValues,
+  waterFindings,
+  type WaterLogEntry,
+  HEADLINES,
+} from '@fernbank/core';
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
@@ -80,15 +87,14 @@ describe('the drawings of a look', () => {
 });
 
 describe('a verdict’s mark', () => {
-  it.each([
-    [{}, m.verdict.leave],
-    [{ troubleshoot: true }, m.verdict.troubleshoot],
-    [{ troubleshoot: true, unpotFirst: true }, m.verdict.unpotFirst],
-    [{ unpotFirst: true, lookFirst: true }, m.verdict.lookFirst],
-    [{ lookFirst: true, overruled: true }, m.verdict.overruled],
-  ])('%j reads %s', (before, word) => {
-    expect(show(VerdictMark, { verdict: 'leave', ...before }).text()).toBe(word);
-  });
+  it.each(HEADLINES)(
+    'of %s is a word of its own, and gives way to the keeper’s own',
+    (headline) => {
+      const read = show(VerdictMark, { headline }).text();
+      expect(HEADLINES.filter((one) => m.headline[one] === read)).toEqual([headline]);
+      expect(show(VerdictMark, { headline, overruled: true }).text()).toBe(m.headline.overruled);
+    },
+  );
 });
 
 describe('causes', () => {
@@ -231,13 +237,10 @@ describe('the year', () => {
       name: 'Gangway',
       taxon: 'Davallia',
       spot: 'Porch',
-      verdict: 'repotInWeek',
+      headline: 'repotInWindow',
       week: '2026-04-20',
       readiness,
       bloom: 6,
-      lookFirst: false,
-      unpotFirst: false,
-      troubleshootFirst: false,
       overrule: null,
     } as unknown as VerdictSummary;
     const wrapper = show(YearRibbons, { verdicts: [summary] });

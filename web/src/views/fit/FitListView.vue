@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { rimCm } from '@fernbank/core';
+import { rimCm, wantsPot } from '@fernbank/core';
 import { api } from '../../api/client.ts';
 import type { Page, PlanRow, VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
@@ -27,9 +27,8 @@ const {
   return judged.items;
 });
 const { day } = useDates();
-const wants = ['rescueNow', 'repotNow', 'repotInWeek'];
 const due = computed(() =>
-  (verdicts.value ?? []).filter((v) => wants.includes(v.verdict) && !v.lookFirst),
+  (verdicts.value ?? []).filter((v) => wantsPot({ decision: v, overrule: v.overrule })),
 );
 const others = computed(() => {
   const first = new Set(due.value);
@@ -90,10 +89,10 @@ const sections = computed(() =>
             />
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
-            <VerdictMark :verdict="v.verdict" :look-first="v.lookFirst" />
+            <VerdictMark :headline="v.headline" :overruled="v.overrule !== null" />
             <span v-if="settled.has(v.plantId)" class="settled">✓ {{ m.fit.settledMark }}</span>
             <span class="quiet when">{{
-              v.week && v.verdict === 'repotInWeek' ? day(v.week) : ''
+              v.week && v.headline === 'repotInWindow' ? day(v.week) : ''
             }}</span>
           </router-link>
         </li>

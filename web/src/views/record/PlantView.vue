@@ -290,10 +290,7 @@ function remove(): Promise<void> {
           </figure>
           <div class="row">
             <VerdictMark
-              :verdict="file.decision.verdict"
-              :look-first="file.decision.lookFirst"
-              :unpot-first="file.decision.unpotFirst !== null"
-              :troubleshoot="file.decision.troubleshoot?.first ?? false"
+              :headline="file.decision.headline"
               :overruled="file.overrule !== null"
               large
             />

@@ -195,7 +195,7 @@ const late = (due: string) => {
                 </template>
                 <template v-else-if="ask.kind === 'act'">
                   <div class="row">
-                    <VerdictMark :verdict="entry.verdict" />
+                    <VerdictMark :headline="entry.headline" :overruled="entry.overruled" />
                     <span class="sentence why">{{ said(ask.why) }}</span>
                     <router-link :to="`/plants/${entry.plantId}/verdict`">{{
                       m.rounds.openVerdict

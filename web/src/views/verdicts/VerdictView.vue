@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import {
   daysBetween,
+  eyesFirst,
+  headlineOf,
   leadingReasons,
   lesserActLabel,
   signal,
@@ -51,14 +53,16 @@ function showWhatIf(judged: Decision | null, then: Situation | null): void {
 const headline = computed(() => {
   const d = decision.value;
   if (!d) return '';
-  if (d.lookFirst) return m.verdictLine.lookFirst;
-  if (d.unpotFirst) return m.verdictLine.unpotFirst;
-  if (d.troubleshoot?.first) {
-    return m.verdictLine.troubleshoot(d.troubleshoot.causes[0]!.label);
+  switch (d.headline) {
+    case 'troubleshootFirst':
+      return m.headlineLine.troubleshootFirst(d.troubleshoot!.causes[0]!.label);
+    case 'repotInWindow':
+      return m.headlineLine.repotInWindow(full(d.week!));
+    case 'leave':
+      return m.headlineLine.leave(full(d.lookAgain!));
+    default:
+      return m.headlineLine[d.headline];
   }
-  if (d.verdict === 'repotInWeek') return m.verdictLine.repotInWeek(full(d.week!));
-  if (d.verdict === 'leave') return m.verdictLine.leave(full(d.lookAgain!));
-  return m.verdictLine[d.verdict];
 });
 const ranked = computed(
   () => decision.value?.reasons.filter(({ signal: id }) => id !== 'baseRate') ?? [],
@@ -76,7 +80,7 @@ const best = computed(() => {
 
 const whyThen = computed(() => {
   const d = decision.value;
-  if (d?.verdict !== 'repotInWeek' || best.value === null) return '';
+  if (d?.headline !== 'repotInWindow' || best.value === null) return '';
   const { disturbing, waiting } = d.curves;
   return m.verdictPage.whyThen(disturbing[0]!, disturbing[best.value]!, waiting[best.value]!);
 });
@@ -84,10 +88,10 @@ const whyThen = computed(() => {
 const ways = computed(() => {
   const d = decision.value;
   const own = `/plants/${file.value?.plant.id}`;
-  const eyesFirst = Boolean(d?.lookFirst || d?.unpotFirst || d?.troubleshoot?.first);
-  const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: !eyesFirst };
-  const look = { to: `${own}/look`, word: m.verdictPage.lookAgain, first: eyesFirst };
-  return eyesFirst ? [look, fit] : [fit, look];
+  const byEye = d !== undefined && eyesFirst(d.headline);
+  const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: !byEye };
+  const look = { to: `${own}/look`, word: m.verdictPage.lookAgain, first: byEye };
+  return byEye ? [look, fit] : [fit, look];
 });
 /** The middle two thirds of what the roots may have explored by now. */
 const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
@@ -104,12 +108,12 @@ const shareWord = (share: number) =>
       : m.verdictPage.share(percent(share));
 /** A finding that speaks of two states is one reason in a sentence. */
 const leading = computed(() => {
-  const cause = decision.value?.troubleshoot;
-  if (cause?.first) {
-    const because = cause.causes[0]!.because.filter(({ weight }) => weight > 0);
+  const d = decision.value;
+  if (d?.headline === 'troubleshootFirst') {
+    const because = d.troubleshoot!.causes[0]!.because.filter(({ weight }) => weight > 0);
     return because.map(({ text }) => text).slice(0, 3);
   }
-  return leadingReasons(decision.value!, 3).map(({ text }) => said(text));
+  return leadingReasons(d!, 3).map(({ text }) => said(text));
 });
 const labelOf = (id: string) => signal(id).label.toLowerCase();
 function valueLabel(id: string, value: SignalValue): string {
@@ -118,7 +122,7 @@ function valueLabel(id: string, value: SignalValue): string {
   return definition.choices.find((choice) => choice.value === value)?.label ?? String(value);
 }
 const schoolLine = (verdict: keyof typeof m.verdict, week: string | null) =>
-  verdict === 'repotInWeek' && week ? m.verdictLine.repotInWeek(day(week)) : m.verdict[verdict];
+  verdict === 'repotInWeek' && week ? m.headlineLine.repotInWindow(day(week)) : m.verdict[verdict];
 const monthsOf = (count: number | null) =>
   count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
 </script>
@@ -130,14 +134,8 @@ const monthsOf = (count: number | null) =>
       <PlantHeader :file="file" at="verdict" />
       <section class="panel answer">
         <div class="row">
-          <VerdictMark
-            :verdict="decision.verdict"
-            :look-first="decision.lookFirst"
-            :unpot-first="decision.unpotFirst !== null"
-            :troubleshoot="decision.troubleshoot?.first ?? false"
-            large
-          />
-          <VerdictMark v-if="ownWord" verdict="leave" overruled large />
+          <VerdictMark :headline="decision.headline" large />
+          <VerdictMark v-if="ownWord" headline="leave" overruled large />
         </div>
         <p v-if="asked" class="whatif" role="status">{{ m.whatIf.shown }}</p>
         <template v-if="ownWord">
@@ -146,19 +144,22 @@ const monthsOf = (count: number | null) =>
           <p class="lead">{{ m.overrule.otherwise(headline) }}</p>
         </template>
         <h1 v-else>{{ headline }}</h1>
-        <p v-if="decision.unpotFirst" class="lead">
-          {{ said(decision.unpotFirst.because) }}. {{ m.verdictPage.lookFor }}:
-          {{ decision.unpotFirst.lookFor.map(labelOf).join(', ') }}.
+        <p v-if="decision.headline === 'unpotAndLook'" class="lead">
+          {{ said(decision.unpot!.because) }}. {{ m.verdictPage.lookFor }}:
+          {{ decision.unpot!.lookFor.map(labelOf).join(', ') }}.
         </p>
-        <p v-if="decision.troubleshoot?.first && decision.troubleshoot.check" class="lead">
+        <p
+          v-if="decision.headline === 'troubleshootFirst' && decision.troubleshoot?.check"
+          class="lead"
+        >
           {{ m.causes.check }}: {{ decision.troubleshoot.check.text }}
         </p>
-        <p v-if="leading.length > 0 && !decision.lookFirst" class="lead">
+        <p v-if="leading.length > 0 && decision.headline !== 'lookFirst'" class="lead">
           {{ m.verdictPage.because }}
           {{ leading.join('; ') }}.
         </p>
         <p v-if="whyThen" class="lead">{{ whyThen }}</p>
-        <p v-if="firstTurn && !decision.troubleshoot?.first" class="lead">
+        <p v-if="firstTurn && decision.headline !== 'troubleshootFirst'" class="lead">
           {{
             m.verdictPage.changes(
               labelOf(firstTurn.signal),
@@ -277,7 +278,7 @@ const monthsOf = (count: number | null) =>
                   '',
                 )
               }}
-              <VerdictMark :verdict="turn.verdict" />
+              <VerdictMark :headline="headlineOf(turn.verdict)" />
             </li>
           </ul>
           <p v-else class="quiet">{{ m.verdictPage.turningNone }}</p>

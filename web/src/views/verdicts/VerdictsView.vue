@@ -26,10 +26,7 @@ const spot = ref<string | null>(null);
 const as = useLocalStorage<'list' | 'year'>('fernbank.verdicts.as', 'list');
 /** What a plant's mark says: what comes before the verdict counts as its own kind. */
 const kindOf = (summary: VerdictSummary) => {
-  if (summary.overrule) return 'overruled';
-  if (summary.lookFirst) return 'lookFirst';
-  if (summary.unpotFirst) return 'unpotFirst';
-  return summary.troubleshootFirst ? 'troubleshoot' : summary.verdict;
+  return summary.overrule ? 'overruled' : summary.headline;
 };
 const shown = computed(() => {
   const words = (filter.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
@@ -47,7 +44,7 @@ const { drawn, more } = useGrowing(shown);
 const kinds = computed(() =>
   [...new Set((verdicts.value ?? []).map(kindOf))].map((value) => ({
     value,
-    title: m.verdict[value],
+    title: m.headline[value],
   })),
 );
 const spots = computed(() => [...new Set((verdicts.value ?? []).map((each) => each.spot))]);
@@ -60,14 +57,14 @@ function walk(event: KeyboardEvent, index: number): void {
   list.querySelectorAll<HTMLElement>('a.entry')[index + step]?.focus();
 }
 /** The finding that counts most, in few words; of a plant that nothing is known of, why to look. */
-function whyOf({ contradictions, lookFirst, lookWhy, reasons }: VerdictSummary): string {
+function whyOf({ contradictions, headline, lookWhy, reasons }: VerdictSummary): string {
   if (contradictions[0]) return `${m.verdictPage.contradiction}: ${said(contradictions[0])}`;
-  if (lookFirst) return said(lookWhy);
+  if (headline === 'lookFirst') return said(lookWhy);
   const texts = reasons.slice(0, 2).map(({ text }) => said(text));
   return texts.join('; ');
 }
 function when(summary: VerdictSummary): string {
-  if (summary.verdict === 'repotInWeek' && summary.week) return day(summary.week);
+  if (summary.headline === 'repotInWindow' && summary.week) return day(summary.week);
   return summary.lookAgain ? `${m.rounds.look.toLowerCase()} ${day(summary.lookAgain)}` : '';
 }
 </script>
@@ -141,13 +138,7 @@ function when(summary: VerdictSummary): string {
             </div>
           </div>
           <div class="what">
-            <VerdictMark
-              :verdict="summary.verdict"
-              :look-first="summary.lookFirst"
-              :unpot-first="summary.unpotFirst"
-              :troubleshoot="summary.troubleshootFirst"
-              :overruled="summary.overrule !== null"
-            />
+            <VerdictMark :headline="summary.headline" :overruled="summary.overrule !== null" />
             <div class="quiet">{{ when(summary) }}</div>
           </div>
           <div class="why sentence">{{ whyOf(summary) }}</div>
