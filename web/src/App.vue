@@ -25,6 +25,7 @@ import { useConflict } from './stores/conflict.ts';
 import { useLive } from './stores/live.ts';
 import { useOffline } from './stores/offline.ts';
 import { useNotices } from './stores/notices.ts';
+import { useUndo } from './stores/undo.ts';
 import { usePantry } from './stores/pantry.ts';
 import { useSettings } from './stores/settings.ts';
 import { wordsFor, whenCalled } from './api/client.ts';
@@ -32,6 +33,7 @@ import { wordsFor, whenCalled } from './api/client.ts';
 // What is seldom opened is fetched when it is.
 const SignIn = defineAsyncComponent(() => import('./components/app/SignIn.vue'));
 const ConflictDialog = defineAsyncComponent(() => import('./components/app/ConflictDialog.vue'));
+const UndoDialog = defineAsyncComponent(() => import('./components/app/UndoDialog.vue'));
 const ShortcutsDialog = defineAsyncComponent(() => import('./components/app/ShortcutsDialog.vue'));
 
 const route = useRoute();
@@ -83,6 +85,7 @@ const shut = ref(false);
 const live = useLive();
 const offline = useOffline();
 const conflict = useConflict();
+const undo = useUndo();
 whenCalled({
   settle: conflict.ask,
   signIn: () => {
@@ -205,7 +208,7 @@ watch(
     </nav>
 
     <ConflictDialog v-if="conflict.open" />
-    <UndoDialog />
+    <UndoDialog v-if="undo.question" />
     <ShortcutsDialog v-if="listAsked" v-model="listOpen" />
     <v-snackbar
       :model-value="notices.current !== null"

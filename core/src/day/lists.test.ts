@@ -18,26 +18,32 @@ beforeAll(async () => {
   const highs = await highsLoader();
   solvers = { whole: wholeByHighs(highs), dive: diveByHighs(highs), cuts: solveByHighs(highs) };
 });
-const planned = (problem: DayProblem): { plan: DayPlan; laid: LaidDay } => {
+interface Planned {
+  problem: DayProblem;
+  plan: DayPlan;
+  laid: LaidDay;
+}
+function planned(problem: DayProblem): Planned {
   const answer = planDay(problem, solvers, { seconds: 2 });
   if (answer.kind === 'conflict') throw new Error('no plan');
-  return { plan: answer.plan, laid: laidDay(problem, answer.plan) };
-};
+  return { problem, plan: answer.plan, laid: laidDay(problem, answer.plan) };
+}
 const SIZE = { plants: 12, pots: 8, components: 6, dates: 2, options: 5 };
-/** Days of every kind: with pots to buy, bags to buy, poles. */
-const days = () => [3, 8, 21, 34, 55].map((seed) => trialDay(seed, SIZE));
+/** Days of every kind, with pots to buy, bags to buy, poles: planned once, read by all. */
+let days: readonly Planned[];
+beforeAll(() => {
+  days = [3, 8, 21, 34, 55].map((seed) => planned(trialDay(seed, SIZE)));
+});
 
 describe('a day as it is shown and kept', () => {
   it('is plain data: through JSON and back it is the same', () => {
-    for (const problem of days()) {
-      const { laid } = planned(problem);
+    for (const { laid } of days) {
       expect(JSON.parse(JSON.stringify(laid))).toEqual(laid);
     }
   });
 
   it('names every plant once, in the order of the time line', () => {
-    for (const problem of days()) {
-      const { plan, laid } = planned(problem);
+    for (const { problem, plan, laid } of days) {
       expect(laid.lines.map(({ plant }) => plant)).toEqual(
         plan.schedules.flatMap(({ order }) => order),
       );
@@ -47,16 +53,14 @@ describe('a day as it is shown and kept', () => {
   });
 
   it('takes off what it saves what its bags and pots cost', () => {
-    for (const problem of days()) {
-      const { laid } = planned(problem);
+    for (const { laid } of days) {
       const saved = laid.lines.reduce((sum, { gain }) => sum + gain, 0);
       expect(laid.worth).toBeLessThanOrEqual(saved + 1e-9);
     }
   });
 
   it('begins the longest soaks of a date first, each once', () => {
-    for (const problem of days()) {
-      const { laid } = planned(problem);
+    for (const { problem, laid } of days) {
       problem.dates.forEach((_, date) => {
         const own = laid.ahead.filter((one) => one.date === date);
         const minutes = own.map((one) => one.minutes);
@@ -71,8 +75,7 @@ describe('what is bought and fetched', () => {
   it('buys exactly the bags and pots of the plan, at its price', () => {
     let bags = 0;
     let pots = 0;
-    for (const problem of days()) {
-      const { plan, laid } = planned(problem);
+    for (const { plan, laid } of days) {
       const list = shoppingList(laid);
       const paid = list.reduce(
         (sum, bought) => sum + ('price' in bought ? bought.count * (bought.price ?? 0) : 0),
@@ -97,8 +100,7 @@ describe('what is bought and fetched', () => {
   });
 
   it('has what no stock is kept of looked for, by its litres', () => {
-    for (const problem of days()) {
-      const { laid } = planned(problem);
+    for (const { laid } of days) {
       const [first, ...rest] = laid.bags;
       const uncounted = { ...first!, counted: false, buys: 0, bagL: null };
       const list = shoppingList({ ...laid, bags: [uncounted, ...rest] });
@@ -112,8 +114,7 @@ describe('what is bought and fetched', () => {
   });
 
   it('fetches every plant, every pot that no other plant leaves, and every litre that is scooped', () => {
-    for (const problem of days()) {
-      const { laid } = planned(problem);
+    for (const { laid } of days) {
       const picks = pickList(laid);
       const plants = picks.filter(({ kind }) => kind === 'plant').map(({ label }) => label);
       expect(plants).toEqual(laid.lines.map(({ name }) => name));

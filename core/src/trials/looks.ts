@@ -1,4 +1,4 @@
-import { decide, type Signals, type Situation } from '../decide/index.ts';
+import { decide, type Decision, type Signals, type Situation } from '../decide/index.ts';
 import { addDays, daysBetween } from '../season/index.ts';
 import { seeded } from '../number/index.ts';
 import { rootsBroughtForward } from '../roots/index.ts';
@@ -7,23 +7,21 @@ import { filledAfter, isCrowded, seen, trialPlant, trueCost, type TrialPlant } f
 /** Who is looked at on a round: indexes into the garden, most wanted first. */
 export type LookPolicy = (
   round: number,
-  known: readonly Situation[],
   acted: readonly boolean[],
+  /** what is judged of a plant as it is known now */
+  judged: (plant: number) => Decision,
 ) => number[];
 
 /** Each in its turn, at fixed intervals. */
-export const byTurns: LookPolicy = (round, known, acted) => {
-  const order = known.map((_, i) => (i + round * LOOKS_PER_ROUND) % known.length);
+export const byTurns: LookPolicy = (round, acted) => {
+  const order = acted.map((_, i) => (i + round * LOOKS_PER_ROUND) % acted.length);
   return order.filter((i) => !acted[i]);
 };
 
 /** Where a look is expected to save most. */
-export const byWorth: LookPolicy = (_round, known, acted) =>
-  known
-    .map((situation, i) => ({
-      i,
-      worth: acted[i] ? -1 : decide(situation, 'brief').lookWorth.worth,
-    }))
+export const byWorth: LookPolicy = (_round, acted, judged) =>
+  acted
+    .map((done, i) => ({ i, worth: done ? -1 : judged(i).lookWorth.worth }))
     .filter(({ worth }) => worth >= 0)
     .sort((a, b) => b.worth - a.worth)
     .map(({ i }) => i);
@@ -73,11 +71,14 @@ export function yearOfRounds(
       const roots = rootsBroughtForward(found[i]!, seenOn, date, spot, traits);
       return { ...situation, date, lookedOn: seenOn, ...(roots ? { roots } : {}) };
     });
-    const order = policy(
-      round,
-      known,
-      actedIn.map((week) => week !== null),
-    ).slice(0, looksPerRound);
+    const judgements = new Map<number, Decision>();
+    const judged = (i: number): Decision => {
+      const decision = judgements.get(i) ?? decide(known[i]!, 'brief');
+      judgements.set(i, decision);
+      return decision;
+    };
+    const acted = actedIn.map((week) => week !== null);
+    const order = policy(round, acted, judged).slice(0, looksPerRound);
     for (const i of order) {
       looks += 1;
       found[i] = seen(laterTruth(garden[i]!, round), seeded(seed + 7919 * i + round));
@@ -87,8 +88,9 @@ export function yearOfRounds(
     known.forEach((situation, i) => {
       if (actedIn[i] !== null) return;
       const lookedNow = lookedOn[i] === date;
-      const now = lookedNow ? withLook(situation, found[i]!, date) : situation;
-      const { verdict } = decide(now, 'brief');
+      const { verdict } = lookedNow
+        ? decide(withLook(situation, found[i]!, date), 'brief')
+        : judged(i);
       if (verdict === 'rescueNow' || verdict === 'repotNow') actedIn[i] = round * ROUND_WEEKS;
     });
   }

@@ -200,7 +200,7 @@ describe('views of the judged collection', () => {
 
   it('what is remembered is forgotten as soon as a row changes', async () => {
     const { plantId } = await oneOfEach();
-    const verdict = async () => (await app.call.get('/api/verdicts')).body.items[0].verdict;
+    const verdict = async () => (await app.call.get('/api/verdicts')).body.items[0].headline;
     const before = await verdict();
     await app.call
       .post('/api/looks')

@@ -95,6 +95,8 @@ function remember(path: string, answer: unknown): void {
     }
   } else if ((answer as Revised | null)?.rev !== undefined) read.set(address, answer as Revised);
 }
+/** Forgets all that was read: whoever is signed out leaves nothing behind. */
+export const forgetRead = (): void => read.clear();
 const baseOf = (path: string, rev: number | undefined) => {
   const row = read.get(path);
   return row?.rev === rev ? (row ?? null) : null;

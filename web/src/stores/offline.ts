@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import { api, apiAll, whenAnswered } from '../api/client.ts';
+import { api, apiAll, forgetRead, whenAnswered } from '../api/client.ts';
 import type { Plant } from '../api/types.ts';
 import { READ_CACHE } from '../offline.ts';
 
@@ -65,6 +65,7 @@ export const useOffline = defineStore('offline', () => {
 
   /** Who is signed out leaves nothing to be read here. */
   async function forget(): Promise<void> {
+    forgetRead();
     localStorage.removeItem('fernbank.kept');
     if ('caches' in window) await caches.delete(READ_CACHE);
   }

@@ -8,11 +8,10 @@ import {
   type Signals,
   type Situation,
 } from '@fernbank/core';
-import { enableAutoUnmount, flushPromises, mount, type VueWrapper } from '@vue/test-utils';
+import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
-import { afterEach } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { createVuetify } from 'vuetify';
 import * as components from 'vuetify/components';
@@ -29,9 +28,6 @@ import type {
 import { useNotices } from '../stores/notices.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
-
-// A view left standing would answer to the next test's storage.
-enableAutoUnmount(afterEach);
 
 // Dialogs ask how much of the page is in view; there is no page here.
 globalThis.visualViewport ??= Object.assign(new EventTarget(), {
