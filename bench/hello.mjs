@@ -4,4 +4,6 @@ import express from 'express';
 express()
   .disable('x-powered-by')
   .get('/hello', (_request, response) => void response.json({ hello: 'world' }))
-  .listen(Number(process.argv[2]), '127.0.0.1');
+  .listen(0, '127.0.0.1', function () {
+    console.log(this.address().port);
+  });

@@ -3,7 +3,6 @@ import { fillMany } from './manyPlants.ts';
 import { collectionOf, openBrowser, serving } from '../scripts/ownServer.ts';
 
 const TODAY = '2026-03-16';
-const PORT = 4194;
 const PLANTS = 2000;
 const RUNS = 5;
 
@@ -14,7 +13,7 @@ export async function longLists(
   const path = collectionOf('lists', (file) =>
     fillMany(file, { plants: PLANTS, measurements: PLANTS * 4 }, TODAY),
   );
-  const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
   const { address } = server;
   const browser = await openBrowser();
   const page = await browser.newPage({

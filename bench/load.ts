@@ -9,7 +9,6 @@ import { collectionOf, root, serving } from '../scripts/ownServer.ts';
  * prepared read of SQLite: what any server of this make costs here.
  */
 const TODAY = '2026-03-16';
-const PORT = 4197;
 const CLIENTS = 50;
 const SECONDS = Number(process.argv[2] ?? 60);
 const MANY = { plants: 5000, measurements: 100_000 };
@@ -129,18 +128,18 @@ console.log(
 );
 
 // Each server has a process of its own, as the clients have.
-const hello = spawn(process.execPath, ['bench/hello.mjs', String(PORT + 1)], {
-  cwd: root,
-  stdio: 'ignore',
-});
+const hello = spawn(process.execPath, ['bench/hello.mjs'], { cwd: root });
+const helloPort = Number(
+  await new Promise((told) => hello.stdout.once('data', (line: Buffer) => told(line.toString()))),
+);
 const helloShot = (): Shot => ({ kind: 'read', method: 'GET', path: '/hello' });
 
-const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
-await load(PORT, nextShot, 5, 0);
-const people = await load(PORT, nextShot, SECONDS, BREATH_MS);
-const peopleHello = await load(PORT + 1, helloShot, Math.min(10, SECONDS), BREATH_MS);
-const full = await load(PORT, nextShot, Math.min(15, SECONDS), 0);
-const fullHello = await load(PORT + 1, helloShot, Math.min(10, SECONDS), 0);
+const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+await load(server.port, nextShot, 5, 0);
+const people = await load(server.port, nextShot, SECONDS, BREATH_MS);
+const peopleHello = await load(helloPort, helloShot, Math.min(10, SECONDS), BREATH_MS);
+const full = await load(server.port, nextShot, Math.min(15, SECONDS), 0);
+const fullHello = await load(helloPort, helloShot, Math.min(10, SECONDS), 0);
 
 const line = (what: string, values: number[], goal?: number) => {
   const [median, p99] = [percentile(values, 0.5), percentile(values, 0.99)];

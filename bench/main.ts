@@ -32,7 +32,6 @@ import { collectionOf, openBrowser, root, serving } from '../scripts/ownServer.t
 /** Prints medians and ratios; nothing here decides whether a test passes. */
 
 const TODAY = '2026-03-16';
-const PORT = 4195;
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!;
 
@@ -335,7 +334,7 @@ function timeDesign(): Promise<[number, number]> {
 
 async function firstScreen(): Promise<void> {
   const path = collectionOf('bench', ({ db }) => fillGarden(db, TODAY));
-  const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
   const { address } = server;
   const browser = await openBrowser();
   const times: number[] = [];

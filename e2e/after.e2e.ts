@@ -1,14 +1,11 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
 import jsQR from 'jsqr';
 import { PNG } from 'pngjs';
-import { choose } from './hands.ts';
-import { GARDEN_PORT } from './playwright.config.ts';
+import { freshPath, serving } from '../scripts/ownServer.ts';
+import { expect, test, TODAY, type Page } from './garden.ts';
+import { choose, settled, takeBack } from './hands.ts';
 
 /** What follows a repot: outcomes, reservoirs, the tray, labels, a bench for several devices. */
-const GARDEN = `http://127.0.0.1:${GARDEN_PORT}`;
-test.use({ viewport: { width: 390, height: 844 }, baseURL: GARDEN });
+test.use({ viewport: { width: 390, height: 844 } });
 
 test('a repot is judged in three taps from Rounds, and taken back', async ({ page }) => {
   await page.goto('/rounds');
@@ -86,20 +83,20 @@ test('rooted cuttings are potted on into the collection, and back into the tray'
   await page.goBack();
   const { items } = await (await page.request.get('/api/batches/tray')).json();
   const batch = items.find(({ name }: { name: string }) => name === 'Tidewrack cuttings');
-  const plantIds = batch.children.map(({ id }: { id: number }) => id);
-  await page.request.post(`/api/batches/${batch.id}/take-back`, { data: { plantIds } });
+  await takeBack(page, batch.children[0].deed);
   await page.reload();
   await expect(card).toContainText('4 in the tray · 1 lost');
 });
 
 test('a label’s code, photographed, opens the plant; sheets print on A4 and on Letter', async ({
   page,
+  garden,
 }) => {
   await page.setViewportSize({ width: 1280, height: 900 });
   await page.goto('/record/labels?plants=5,15');
   const code = page.getByRole('img', { name: 'Code that opens the page of Gangway' });
   const { data, width, height } = PNG.sync.read(await code.screenshot());
-  expect(jsQR(new Uint8ClampedArray(data), width, height)?.data).toBe(`${GARDEN}/plants/5`);
+  expect(jsQR(new Uint8ClampedArray(data), width, height)?.data).toBe(`${garden}/plants/5`);
   // PDF measures in points: 72 to the inch.
   const paper = async () => {
     const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
@@ -115,7 +112,7 @@ test('a bench sheet is one page, on A4 and on Letter', async ({ page }) => {
   for (const paper of ['a4', 'letter']) {
     await page.request.patch('/api/settings', { data: { paper } });
     await page.goto('/plants/15/sheet');
-    await page.waitForLoadState('networkidle');
+    await settled(page);
     const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
     expect(pdf.match(/\/Type \/Page\b(?!s)/g), paper).toHaveLength(1);
   }
@@ -124,6 +121,7 @@ test('a bench sheet is one page, on A4 and on Letter', async ({ page }) => {
 
 test('two devices share the bench: a step ticked on both is done once, and what is found reaches the other', async ({
   browser,
+  garden,
 }) => {
   const device = async () => {
     const context = await browser.newContext({
@@ -131,7 +129,7 @@ test('two devices share the bench: a step ticked on both is done once, and what 
       serviceWorkers: 'block',
     });
     const page = await context.newPage();
-    await page.goto(`${GARDEN}/plants/14/bench`);
+    await page.goto(`${garden}/plants/14/bench`);
     await expect(page.getByText(/^Step 1 of \d+/)).toBeVisible();
     return page;
   };
@@ -146,12 +144,12 @@ test('two devices share the bench: a step ticked on both is done once, and what 
   await one.getByText('What was found instead').click();
   await choose(one, 'Roots alive', '40 %');
   await expect(two.getByText(/^The batch fits|left over|more must be mixed/).first()).toBeVisible();
-  const { items } = await (await one.request.get(`${GARDEN}/api/benches`)).json();
+  const { items } = await (await one.request.get(`${garden}/api/benches`)).json();
   expect(items).toMatchObject([{ plantId: 14, found: { liveRoots: 0.4 } }]);
   expect(items[0].done).toHaveLength(1);
   // A third device picks up where the others are.
   const three = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
-  await three.goto(`${GARDEN}/plants/14/bench`);
+  await three.goto(`${garden}/plants/14/bench`);
   await expect(three.getByText(/^Step 2 of \d+/)).toBeVisible();
   await three.context().close();
   await one.getByRole('button', { name: 'Take it off the bench' }).click();
@@ -160,47 +158,13 @@ test('two devices share the bench: a step ticked on both is done once, and what 
   await two.context().close();
 });
 
-const OWN_PORT = 4192;
-const OWN = `http://127.0.0.1:${OWN_PORT}`;
-/** A server of its own, which can be stopped and started again on the same collection. */
-async function serve(path: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    stdio: 'ignore',
-    env: {
-      ...process.env,
-      PORT: String(OWN_PORT),
-      FERNBANK_DB: path,
-      FERNBANK_TODAY: '2026-03-16',
-    },
-  });
-  await expect
-    .poll(
-      () =>
-        fetch(`${OWN}/api/health`).then(
-          (answer) => answer.ok,
-          () => false,
-        ),
-      {
-        timeout: 30_000,
-      },
-    )
-    .toBe(true);
-  return server;
-}
-const stopped = (server: ChildProcess) =>
-  new Promise<void>((resolve) => {
-    server.once('exit', () => resolve());
-    server.kill('SIGTERM');
-  });
-
 test('a timer outlives the page, the server, and the device it was started on', async ({
   browser,
 }) => {
-  const path = '.run/e2e-bench.sqlite';
-  for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-  let server = await serve(path);
+  // A server of its own, which is stopped and started again on the same collection.
+  const server = await serving({ FERNBANK_DB: freshPath('e2e-bench'), FERNBANK_TODAY: TODAY });
   const post = async (to: string, body: object) =>
-    (await fetch(`${OWN}/api${to}`, {
+    (await fetch(`${server.address}/api${to}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
@@ -213,17 +177,17 @@ test('a timer outlives the page, the server, and the device it was started on', 
     pot: { shape: 'round', topDiameterCm: 12, baseDiameterCm: 9, heightCm: 11 },
     mediumKind: 'bark',
   });
-  const bench = `${OWN}/plants/${plant.id}/bench`;
+  const bench = `${server.address}/plants/${plant.id}/bench`;
   const one = await browser.newPage();
   await one.goto(bench);
   await one.getByRole('button', { name: /Start the timer/ }).click();
   await expect(one.getByRole('timer').first()).toBeVisible();
-  await stopped(server);
+  await server.kill('SIGTERM');
   // Without a server the bench goes on, and what is tapped waits.
   await one.getByRole('button', { name: 'Done', exact: true }).click();
   await one.getByRole('button', { name: /Start the timer/ }).click();
   await expect(one.getByText(/^1 of \d+ steps done/).first()).toBeVisible();
-  server = await serve(path);
+  expect(await server.start()).toBe(true);
   await one.reload();
   await expect(one.getByText(/^1 of \d+ steps done/).first()).toBeVisible();
   await expect(one.getByRole('list', { name: 'Timers of the bench' })).toContainText('Mooring');
@@ -234,7 +198,7 @@ test('a timer outlives the page, the server, and the device it was started on', 
   await expect(other.getByText(/^1 of \d+ steps done/).first()).toBeVisible();
   await one.close();
   await other.close();
-  await stopped(server);
+  await server.kill('SIGTERM');
 });
 
 test('more pieces than its roots allow are refused where they are chosen', async ({ page }) => {

@@ -1,10 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './garden.ts';
 import { choose } from './hands.ts';
-import { GARDEN_PORT } from './playwright.config.ts';
 
 test.use({
   viewport: { width: 1280, height: 800 },
-  baseURL: `http://127.0.0.1:${GARDEN_PORT}`,
 });
 
 test('a form with nothing in it names every field that is missing', async ({ page }) => {
@@ -91,12 +89,12 @@ test('a look survives a lost server and a reload, and is sent when it is back', 
   const holes = page.getByRole('group', { name: 'Roots at the drainage holes' });
   await holes.getByRole('button', { name: 'at one' }).click();
   await page.getByLabel('Note').fill('Seen by lantern');
-  await page.route('**/api/looks', (route) => route.abort());
+  await page.route('**/api/visits', (route) => route.abort());
   await page.getByRole('button', { name: 'Save 2 answers' }).click();
   await expect(page.getByRole('alert')).toContainText('kept here and sent as soon as it does');
   await page.reload();
   await expect(page.getByText('1 entry waits to be sent.')).toBeVisible();
-  await page.unroute('**/api/looks');
+  await page.unroute('**/api/visits');
   await page.getByRole('button', { name: 'Send now' }).click();
   await expect(page.getByText('1 entry sent.')).toBeVisible();
   await expect(page.getByText('1 entry waits to be sent.')).toBeHidden();

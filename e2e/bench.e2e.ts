@@ -1,10 +1,8 @@
-import { expect, test } from '@playwright/test';
-import { GARDEN_PORT } from './playwright.config.ts';
+import { expect, test } from './garden.ts';
 
 /** At the bench, on a phone: one step at a time, timers that outlive the page, several plants at once. */
 test.use({
   viewport: { width: 390, height: 844 },
-  baseURL: `http://127.0.0.1:${GARDEN_PORT}`,
 });
 
 test('steps go on by thumb, back takes the tick off, and a reload picks up where it was', async ({

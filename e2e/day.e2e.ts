@@ -1,10 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
-import { GARDEN_PORT } from './playwright.config.ts';
+import { expect, test, TODAY, type Page } from './garden.ts';
+import { settled } from './hands.ts';
 
-test.use({ baseURL: `http://127.0.0.1:${GARDEN_PORT}`, viewport: { width: 1280, height: 800 } });
+test.use({ viewport: { width: 1280, height: 800 } });
 
-/** The garden's day: today, so that it can be worked. */
-const TODAY = '2026-03-16';
 const potsNow = async (page: Page) => {
   const read = async (path: string) =>
     (await (await page.request.get(`/api/${path}`)).json()).items;
@@ -44,6 +42,7 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     await expect(
       page.getByRole('button', { name: 'Let go of your word on Evening Watch' }),
     ).toBeVisible();
+    await settled(page);
     const grip = page.locator('li.left', { hasText: 'Turnstile' }).locator('.grip');
     await grip.scrollIntoViewIfNeeded();
     const from = (await grip.boundingBox())!;

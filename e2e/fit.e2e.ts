@@ -1,9 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './garden.ts';
 import { choose } from './hands.ts';
-import { GARDEN_PORT } from './playwright.config.ts';
 
 /** Pot, support and stand of one plant: dragged, by keys, compared, settled, printed, cut in a batch. */
-test.use({ baseURL: `http://127.0.0.1:${GARDEN_PORT}` });
 
 const rim = (page: Page) => page.getByRole('slider', { name: 'Width of the pot' });
 const tip = (page: Page) => page.getByRole('slider', { name: 'Length of the support' });

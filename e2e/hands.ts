@@ -11,3 +11,22 @@ export async function choose(page: Page, label: string, option: string): Promise
     .click();
   await expect(list).toHaveValue(new RegExp(`^${option}`));
 }
+
+/** Waits until a view shows what it was opened for: nothing is being fetched or searched for any more. */
+export async function settled(page: Page): Promise<void> {
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  await expect(page.locator('[aria-busy="true"], .v-progress-linear--indeterminate')).toHaveCount(
+    0,
+  );
+  await page.evaluate(() => document.fonts.ready);
+}
+
+/** Takes a deed back, with what rests on it. */
+export async function takeBack(page: Page, deed: number): Promise<void> {
+  const answer = await page.request.post(`/api/history/${deed}/undo`, { data: { also: [] } });
+  if (answer.ok()) return;
+  const { error } = (await answer.json()) as { error: { dependents?: { id: number }[] } };
+  const also = (error.dependents ?? []).map(({ id }) => id);
+  const again = await page.request.post(`/api/history/${deed}/undo`, { data: { also } });
+  expect(again.status()).toBe(200);
+}

@@ -1,9 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './garden.ts';
 import { choose } from './hands.ts';
-import { GARDEN_PORT } from './playwright.config.ts';
 
 /** Feeding the judgement and asking it: looks, logs, causes, what-ifs, the keeper's own word. */
-test.use({ baseURL: `http://127.0.0.1:${GARDEN_PORT}` });
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
@@ -61,6 +59,11 @@ test.describe('at the bench, on a phone', () => {
       buffer: Buffer.from(large, 'base64'),
     });
     await expect(page.getByRole('img', { name: 'Picture kept.' })).toBeVisible();
+    // Kept here until the look is saved, even over a reload.
+    await page.reload();
+    await expect(page.getByRole('img', { name: 'Picture kept.' })).toBeVisible();
+    await page.getByRole('button', { name: 'Save 1 answer' }).click();
+    await expect(page).toHaveURL(/\/verdict$/);
     await page.goto('/plants/24');
     const picture = page.getByRole('img', { name: /^Deckhand on/ });
     await expect(picture).toBeVisible();

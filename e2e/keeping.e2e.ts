@@ -1,13 +1,11 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, TODAY, type Page } from './garden.ts';
 import { choose } from './hands.ts';
-import { DOOR_PORT, EMPTY_PORT, GARDEN_PORT } from './playwright.config.ts';
 import { OwnServer } from '../scripts/ownServer.ts';
 
-const GARDEN = `http://127.0.0.1:${GARDEN_PORT}`;
-test.use({ viewport: { width: 1280, height: 800 }, baseURL: GARDEN });
+test.use({ viewport: { width: 1280, height: 800 } });
 
 /** A server of the test's own, which it may stop, on a collection of its own. */
 class Server extends OwnServer {
@@ -15,9 +13,9 @@ class Server extends OwnServer {
 
   constructor() {
     const folder = mkdtempSync(join(tmpdir(), '.fernbank-e2e-'));
-    super(DOOR_PORT, {
+    super({
       FERNBANK_DB: join(folder, 'collection.sqlite'),
-      FERNBANK_TODAY: '2026-03-16',
+      FERNBANK_TODAY: TODAY,
     });
     this.folder = folder;
   }
@@ -95,6 +93,8 @@ test('a CSV is brought in row by row judged, and taken back as one', async ({ pa
 
 test('a backup of the garden restores into an empty Fernbank, and what was there comes back', async ({
   page,
+  garden,
+  empty,
 }) => {
   await page.goto('/record/keeping');
   const [download] = await Promise.all([
@@ -103,7 +103,6 @@ test('a backup of the garden restores into an empty Fernbank, and what was there
   ]);
   const archive = readFileSync(await download.path());
   expect(archive.subarray(0, 2).toString()).toBe('PK');
-  const empty = `http://127.0.0.1:${EMPTY_PORT}`;
   const before = await plantsOf(page, empty);
   await page.goto(`${empty}/record/keeping`);
   await page.locator('input[accept*=zip]').setInputFiles({
@@ -113,7 +112,7 @@ test('a backup of the garden restores into an empty Fernbank, and what was there
   });
   await page.getByRole('dialog').getByRole('button', { name: 'Restore' }).click();
   await expect(page.getByText('Restored. What was there before')).toBeVisible();
-  expect(await plantsOf(page, empty)).toEqual(await plantsOf(page, GARDEN));
+  expect(await plantsOf(page, empty)).toEqual(await plantsOf(page, garden));
   await page
     .getByRole('button', { name: /^Restore: / })
     .first()
@@ -126,9 +125,10 @@ test('a backup of the garden restores into an empty Fernbank, and what was there
 test('two windows: the other’s change shows by itself, and a conflict is a choice with both versions', async ({
   page,
   browser,
+  garden,
 }) => {
   const elsewhere = await (
-    await browser.newContext({ baseURL: GARDEN, serviceWorkers: 'block' })
+    await browser.newContext({ baseURL: garden, serviceWorkers: 'block' })
   ).newPage();
   await page.goto('/plants/10/edit');
   const note = (on: Page) => on.getByRole('textbox', { name: 'Note' });

@@ -1,9 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './garden.ts';
 import { choose } from './hands.ts';
-import { GARDEN_PORT } from './playwright.config.ts';
 
 /** Recipes, components, batches and designs, from the keeper's hand to the record. */
-test.use({ baseURL: `http://127.0.0.1:${GARDEN_PORT}` });
 
 const airOf = async (page: Page, column: string) => {
   const said = (await page.locator('.columns').getAttribute('aria-label'))!;

@@ -1,6 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { choose } from './hands.ts';
-import { EMPTY_PORT, GARDEN_PORT } from './playwright.config.ts';
+import { expect, test, type Page } from './garden.ts';
+import { choose, takeBack } from './hands.ts';
 
 /** The keeper's whole path: add, look, verdict, fit and mix, repot, rounds; on a desk and on a phone. */
 
@@ -88,13 +87,13 @@ async function takeRepotBack(page: Page, name: string): Promise<void> {
   const listed = async (path: string) =>
     (await (await page.request.get(`/api/${path}`)).json()).items as { id: number; name: string }[];
   const plant = (await listed('plants?limit=1000')).find((row) => row.name === name)!;
-  const [repot] = await listed(`repots?plantId=${plant.id}`);
-  expect((await page.request.delete(`/api/repots/${repot!.id}`)).status()).toBe(204);
+  const { repots } = await (await page.request.get(`/api/plants/${plant.id}/file`)).json();
+  await takeBack(page, repots[0].deed);
 }
 
 for (const [size, viewport] of Object.entries(SIZES)) {
   test.describe(`${size}, demo garden`, () => {
-    test.use({ viewport, baseURL: `http://127.0.0.1:${GARDEN_PORT}` });
+    test.use({ viewport });
 
     test('a keeper adds a plant and takes it from look to aftercare', async ({ page }) => {
       await walk(page, `Ropewalk ${size}`, false);
@@ -115,7 +114,7 @@ for (const [size, viewport] of Object.entries(SIZES)) {
 }
 
 test.describe('an empty collection', () => {
-  test.use({ viewport: SIZES.phone, baseURL: `http://127.0.0.1:${EMPTY_PORT}` });
+  test.use({ viewport: SIZES.phone, place: 'empty' });
 
   test('every empty place says what to do next', async ({ page }) => {
     for (const path of ['/rounds', '/verdicts', '/fit']) {

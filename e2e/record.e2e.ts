@@ -1,11 +1,9 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './garden.ts';
 import { choose } from './hands.ts';
-import { GARDEN_PORT } from './playwright.config.ts';
 
 /** Keeping the record: changing, undoing and deleting; shelf, spots, schools. */
 test.use({
   viewport: { width: 1280, height: 800 },
-  baseURL: `http://127.0.0.1:${GARDEN_PORT}`,
 });
 
 test('a plant is found, changed, and keeps the change', async ({ page }) => {

@@ -1,12 +1,12 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { fillGarden } from '../demo/fill.ts';
+import { settled } from '../e2e/hands.ts';
 import { collectionOf, openBrowser, root, serving } from './ownServer.ts';
 
 /** One current picture of each main view from the demo garden, into docs/screenshots. */
 const folder = join(root, 'docs/screenshots');
 const TODAY = '2026-03-16';
-const PORT = 4196;
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
@@ -56,7 +56,7 @@ async function aFewChanges(page: Page): Promise<void> {
 }
 
 const path = collectionOf('screenshots', ({ db }) => fillGarden(db, TODAY));
-const server = await serving(PORT, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
 const { address } = server;
 const browser = await openBrowser();
 for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of VIEWS.map(
@@ -70,10 +70,9 @@ for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of 
   });
   const page = await context.newPage();
   await page.goto(address + view);
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await before?.(page);
-  await page.waitForLoadState('networkidle');
-  await page.evaluate(() => document.fonts.ready);
+  await settled(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   console.log(name);
   await context.close();

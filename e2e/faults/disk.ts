@@ -22,7 +22,7 @@ const TODAY = '2026-03-16';
 /** Made by a process of its own, which holds nothing open afterwards. */
 function garden(folder: string): string {
   const path = join(folder, 'collection.sqlite');
-  execFileSync(process.execPath, ['--import', 'tsx', 'demo/make.ts', path], {
+  execFileSync(process.execPath, ['server/dist/fernbank.js', 'make-demo', path], {
     cwd: join(import.meta.dirname, '../..'),
     env: { ...process.env, FERNBANK_TODAY: TODAY },
   });
@@ -49,11 +49,11 @@ function removeDisk(folder: string): void {
 }
 
 /** The disk fills up while someone writes: what was told stays, what is refused says why, reading goes on. */
-export async function fullDisk(port: number): Promise<void> {
+export async function fullDisk(): Promise<void> {
   const folder = smallDisk(6);
   if (!folder) return console.log('skipped  a full disk: only root can make a small one');
   const path = garden(folder);
-  const server = new Server(port, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const server = new Server({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
   await server.start();
   await pause(1500);
   const told: number[] = [];
@@ -110,12 +110,12 @@ export async function fullDisk(port: number): Promise<void> {
 }
 
 /** A file that cannot be written: the start says so. */
-export async function readOnly(port: number): Promise<void> {
+export async function readOnly(): Promise<void> {
   const folder = smallDisk(6);
   if (folder) {
     const path = garden(folder);
     execFileSync('mount', ['-o', 'remount,ro', folder]);
-    const server = new Server(port, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+    const server = new Server({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
     const up = await server.start();
     holds(
       'a file on a read-only disk: the start says what to do',
@@ -129,7 +129,7 @@ export async function readOnly(port: number): Promise<void> {
     const path = garden(own);
     chmodSync(path, 0o444);
     chmodSync(own, 0o555);
-    const server = new Server(port, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+    const server = new Server({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
     holds(
       'a read-only file: the start says what to do',
       !(await server.start()) && /cannot be opened/.test(server.said),
@@ -141,10 +141,10 @@ export async function readOnly(port: number): Promise<void> {
 }
 
 /** The file and the newest copy of it are damaged: the start names the copy before, and goes on with it when asked. */
-export async function damaged(port: number): Promise<void> {
+export async function damaged(): Promise<void> {
   const folder = newFolder();
   const path = garden(folder);
-  const server = new Server(port, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const server = new Server({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
   await server.start();
   await server.send('POST', '/api/copies');
   await server.kill();
@@ -174,10 +174,10 @@ export async function damaged(port: number): Promise<void> {
 }
 
 /** The clock goes back by months: what lies ahead of it is no harm. */
-export async function clockBack(port: number): Promise<void> {
+export async function clockBack(): Promise<void> {
   const folder = newFolder();
   const path = garden(folder);
-  const server = new Server(port, { FERNBANK_DB: path });
+  const server = new Server({ FERNBANK_DB: path });
   const LATER = '2026-06-01';
   await server.start({ FERNBANK_TODAY: LATER });
   await server.send('POST', '/api/copies');

@@ -26,13 +26,13 @@ interface Operation {
 const agent = new Agent({ keepAlive: true, maxSockets: AT_ONCE });
 
 /** Sends every route bodies that are almost right, and wire noise that is no HTTP. */
-export async function fuzz(port: number, count: number): Promise<void> {
+export async function fuzz(count: number): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), '.fernbank-fuzz-'));
   const path = join(folder, 'collection.sqlite');
   const file = openCollection(path);
   fillGarden(file.db, TODAY);
   file.close();
-  const server = new Server(port, {
+  const server = new Server({
     FERNBANK_DB: path,
     FERNBANK_TODAY: TODAY,
     LOG_LEVEL: 'error',
@@ -53,7 +53,7 @@ export async function fuzz(port: number, count: number): Promise<void> {
         if (sent === Math.round(count * WARM_UP_SHARE)) warmMb = memoryMb(server.pid);
         const operation = operations[Math.floor(random() * operations.length)]!;
         const shot = shotOf(operation, random);
-        const status = await send(port, shot).catch((error: Error) => error.message);
+        const status = await send(server.port, shot).catch((error: Error) => error.message);
         statuses.set(String(status), (statuses.get(String(status)) ?? 0) + 1);
         if (typeof status !== 'number' || status >= 500)
           bad.push(`${status} ${shot.method} ${shot.path} ${shot.body.toString().slice(0, 300)}`);
@@ -75,7 +75,7 @@ export async function fuzz(port: number, count: number): Promise<void> {
     grownMb < MOST_GROWTH_MB,
     `${grownMb.toFixed(0)} MB after ${warmMb.toFixed(0)} MB`,
   );
-  await wireNoise(port, random);
+  await wireNoise(server.port, random);
   holds(
     'it still answers',
     (await server.send('GET', '/api/health')).status === 200,

@@ -24,13 +24,13 @@ interface Told {
  * Ends the server in the middle of things, again and again, while eight clients write. What it said
  * had happened must have; what it did not say is sent again with the same key and must happen once.
  */
-export async function killAgainAndAgain(port: number, times: number): Promise<void> {
+export async function killAgainAndAgain(times: number): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), '.fernbank-kill-'));
   const path = join(folder, 'collection.sqlite');
   const file = openCollection(path);
   fillGarden(file.db, TODAY);
   file.close();
-  const server = new Server(port, { FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+  const server = new Server({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
   const random = seeded(1);
   const told: Told[] = [];
   const sentAgain: string[] = [];

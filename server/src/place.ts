@@ -6,7 +6,15 @@ import { join } from 'node:path';
  * system, unless `FERNBANK_DB` names a file.
  */
 export function collectionPath(environment = process.env, platform = process.platform): string {
-  if (environment.FERNBANK_DB) return environment.FERNBANK_DB;
+  return environment.FERNBANK_DB ?? join(dataFolder(environment, platform), 'collection.sqlite');
+}
+
+/** The demo never shares a file with what is the keeper's own. */
+export function demoPath(environment = process.env, platform = process.platform): string {
+  return join(dataFolder(environment, platform), 'demo.sqlite');
+}
+
+function dataFolder(environment: NodeJS.ProcessEnv, platform: NodeJS.Platform): string {
   const home = homedir();
   const base =
     platform === 'win32'
@@ -14,7 +22,7 @@ export function collectionPath(environment = process.env, platform = process.pla
       : platform === 'darwin'
         ? join(home, 'Library', 'Application Support')
         : (environment.XDG_DATA_HOME ?? join(home, '.local', 'share'));
-  return join(base, 'fernbank', 'collection.sqlite');
+  return join(base, 'fernbank');
 }
 
 /** Pictures of a collection lie in a folder beside its file. */

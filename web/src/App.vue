@@ -10,7 +10,7 @@ import {
   mdiWalk,
   mdiWateringCanOutline,
 } from '@mdi/js';
-import { useLocalStorage } from '@vueuse/core';
+import { useLocalStorage, useMediaQuery } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
@@ -67,8 +67,10 @@ const place = computed(() => {
 
 const theme = useTheme();
 const chosenTheme = useLocalStorage<'light' | 'dark' | ''>('fernbank.theme', '');
-const systemDark = window.matchMedia('(prefers-color-scheme: dark)').matches;
-const isDark = computed(() => (chosenTheme.value || (systemDark ? 'dark' : 'light')) === 'dark');
+const systemDark = useMediaQuery('(prefers-color-scheme: dark)');
+const isDark = computed(
+  () => (chosenTheme.value || (systemDark.value ? 'dark' : 'light')) === 'dark',
+);
 watch(isDark, (dark) => theme.change(dark ? 'dark' : 'light'), { immediate: true });
 const switchTheme = () => (chosenTheme.value = isDark.value ? 'light' : 'dark');
 const { listOpen } = useShortcuts({

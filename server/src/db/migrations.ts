@@ -1,11 +1,9 @@
 import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import { MIGRATIONS as FOLDER } from '../shipped.ts';
 import type { OpenFile } from './driver.ts';
-
-const FOLDER = join(dirname(fileURLToPath(import.meta.url)), '../../drizzle');
 
 interface Entry {
   when: number;

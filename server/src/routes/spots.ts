@@ -71,7 +71,7 @@ export function spotRoutes(context: Context): DescribedRouter {
     (request, response, { date }) => {
       notAhead(context, 'date', date);
       const spot = rowOr404(db, spots, idOf(request), 'spot');
-      response.status(201).json({ lookIds: allFine(db, spot.id, date) });
+      response.status(201).json(allFine(context.journal.file, spot.id, date));
     },
   );
 

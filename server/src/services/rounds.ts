@@ -8,8 +8,9 @@ import {
   type Headline,
 } from '@fernbank/core';
 import { and, asc, isNull, lte } from 'drizzle-orm';
-import type { Db } from '../db/driver.ts';
+import type { Db, OpenFile } from '../db/driver.ts';
 import { looks, spots as spotRows, tasks } from '../db/schema.ts';
+import { deedThatBrought } from '../history/dependents.ts';
 import { stamp } from '../http/resource.ts';
 import { datesToPot } from './dayOfRepot.ts';
 import { judgeAll, type Judgement } from './judging.ts';
@@ -158,30 +159,43 @@ function asksOf(
   return asks;
 }
 
+/** What one tap noted; where everything was noted that day already, the deed by which it is taken back. */
+export interface AllFine {
+  lookIds: number[];
+  earlier: number | null;
+}
+
 /**
  * One tap for a whole spot: every plant there was walked past, and nothing
  * alarming was seen. Plants that are to be rescued are left out: for them it
  * would not be true.
  */
-export function allFine(db: Db, spotId: number, date: IsoDate): number[] {
-  return (
-    judgeAll(db, date)
-      .filter(({ file, decision }) => file.spot.id === spotId && decision.headline !== 'rescueNow')
-      // A second tap says nothing new.
-      .filter(({ file }) => !file.looks.some((look) => look.date === date && look.signals.allFine))
-      .map(
-        ({ file }) =>
-          db
-            .insert(looks)
-            .values({
-              ...stamp(),
-              plantId: file.plant.id,
-              date,
-              signals: { allFine: true },
-              note: '',
-            })
-            .returning({ id: looks.id })
-            .get().id,
-      )
+export function allFine(file: OpenFile, spotId: number, date: IsoDate): AllFine {
+  const { db } = file;
+  const walked = judgeAll(db, date).filter(
+    (one) => one.file.spot.id === spotId && one.decision.headline !== 'rescueNow',
   );
+  const notedBefore = walked.flatMap(({ file: { looks: seen } }) =>
+    seen.filter((look) => look.date === date && look.signals.allFine),
+  );
+  const known = new Set(notedBefore.map(({ plantId }) => plantId));
+  // A second tap says nothing new.
+  const fresh = walked.filter((one) => !known.has(one.file.plant.id));
+  const lookIds = fresh.map(
+    (one) =>
+      db
+        .insert(looks)
+        .values({
+          ...stamp(),
+          plantId: one.file.plant.id,
+          date,
+          signals: { allFine: true },
+          note: '',
+        })
+        .returning({ id: looks.id })
+        .get().id,
+  );
+  const [first] = notedBefore;
+  const earlier = lookIds.length === 0 && first ? deedThatBrought(file, 'looks', first.id) : null;
+  return { lookIds, earlier };
 }

@@ -14,5 +14,5 @@ defineEmits<{ retry: [] }>();
       <v-btn color="primary" @click="$emit('retry')">{{ m.app.retry }}</v-btn>
     </div>
   </div>
-  <p v-else-if="loading" class="quiet" role="status">{{ m.app.loading }}</p>
+  <p v-else-if="loading" class="quiet" role="status" aria-busy="true">{{ m.app.loading }}</p>
 </template>

@@ -49,6 +49,7 @@ export const day = {
   proven: 'No plan can be better: proven.',
   within: (percent: string) => `No plan can be more than ${percent} % better.`,
   notBounded: 'How much better a plan could be is not known yet.',
+  planning: 'Looking for the best plan',
   searching: (seconds: string) => `Searching for a better plan: ${seconds} s …`,
   stop: 'Stop here',
   again: 'Search again',

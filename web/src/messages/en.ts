@@ -303,6 +303,7 @@ export const en = {
     noPort: 'No scale answered on that port.',
   },
   photo: {
+    preparing: 'Getting the picture ready',
     add: 'Add a picture',
     added: 'Picture kept.',
     remove: 'Remove this picture',

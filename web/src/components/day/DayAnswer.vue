@@ -45,7 +45,14 @@ const howFar = computed(() => {
       {{ m.day.over(day(date), minutes) }}
     </p>
     <div v-if="searching" class="row">
-      <v-progress-linear indeterminate color="primary" height="6" rounded class="bar" />
+      <v-progress-linear
+        indeterminate
+        color="primary"
+        height="6"
+        rounded
+        class="bar"
+        :aria-label="m.day.planning"
+      />
       <span role="status">{{ m.day.searching(progress.seconds.toFixed(1)) }}</span>
       <v-btn variant="outlined" min-height="48" @click="$emit('stop')">{{ m.day.stop }}</v-btn>
     </div>

@@ -10,7 +10,7 @@ const store = useDay();
 <template>
   <FetchState :fault="store.fault" :loading="!store.loaded" @retry="store.load" />
   <template v-if="store.loaded">
-    <p v-if="store.searching" class="panel" role="status">
+    <p v-if="store.searching" class="panel" role="status" aria-busy="true">
       {{ m.day.searching(store.progress.seconds.toFixed(1)) }}
     </p>
     <section v-else class="panel stack">

@@ -66,7 +66,7 @@ const { mediumWord } = useFigureWords();
 .panel {
   /* Cards below the fold are laid out only when they come into view: a slider above redraws them all. */
   content-visibility: auto;
-  contain-intrinsic-size: auto 200px;
+  contain-intrinsic-block-size: auto 200px;
   display: grid;
   gap: 6px;
   align-content: space-between;

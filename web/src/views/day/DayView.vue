@@ -130,7 +130,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
           :progress="store.progress"
           @stop="store.stop"
         />
-        <p v-else-if="store.searching" class="panel" role="status">
+        <p v-else-if="store.searching" class="panel" role="status" aria-busy="true">
           {{ m.day.searching(store.progress.seconds.toFixed(1)) }}
         </p>
         <p v-else class="panel">{{ m.day.noneWants }}</p>

@@ -115,7 +115,7 @@ const subject = (plant: Plant) => ({
 }
 .plants li {
   content-visibility: auto;
-  contain-intrinsic-size: auto 120px;
+  contain-intrinsic-block-size: auto 120px;
 }
 .entry {
   display: grid;

@@ -258,7 +258,12 @@ async function addPhoto(event: Event): Promise<void> {
               <input type="file" accept="image/*" capture="environment" @change="addPhoto" />
               <span>{{ m.photo.add }}</span>
             </label>
-            <v-progress-linear v-if="preparing" indeterminate color="primary" />
+            <v-progress-linear
+              v-if="preparing"
+              indeterminate
+              color="primary"
+              :aria-label="m.photo.preparing"
+            />
             <p v-if="photoFault" class="text-error" role="alert">{{ photoFault }}</p>
             <div v-if="photos.length > 0" class="row">
               <figure v-for="(photo, i) in photos" :key="photo" class="taken">

@@ -47,12 +47,15 @@ const notices = useNotices();
 async function allFine(spotId: number): Promise<void> {
   const { date } = rounds.value!;
   try {
-    const { answer, deed } = await write<{ lookIds: number[] }>(`/spots/${spotId}/fine`, {
-      method: 'POST',
-      body: { date },
-    });
+    const { answer, deed } = await write<{ lookIds: number[]; earlier: number | null }>(
+      `/spots/${spotId}/fine`,
+      {
+        method: 'POST',
+        body: { date },
+      },
+    );
     const told = m.rounds.fineSaved(answer.lookIds.length);
-    notices.done(told, { deed, back: load, said: m.rounds.fineUndone });
+    notices.done(told, { deed: deed ?? answer.earlier, back: load, said: m.rounds.fineUndone });
     await load();
   } catch (error) {
     notices.fault(error);

@@ -164,10 +164,11 @@ function when(summary: VerdictSummary): string {
   list-style: none;
   padding: 0;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
 }
 .list li {
   content-visibility: auto;
-  contain-intrinsic-size: auto 70px;
+  contain-intrinsic-block-size: auto 70px;
 }
 .entry {
   display: grid;

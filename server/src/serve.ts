@@ -1,0 +1,150 @@
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import type { AddressInfo } from 'node:net';
+import { networkInterfaces } from 'node:os';
+import { createApp } from './app.ts';
+import { localToday } from './clock.ts';
+import { contextOf } from './context.ts';
+import { Door, SHORTEST_PASSPHRASE } from './door/door.ts';
+import { greeting } from './greeting.ts';
+import { sweep } from './history/keeping.ts';
+import { Journal } from './history/journal.ts';
+import { logBeside, openLog } from './logging.ts';
+import { isLoopback } from './place.ts';
+import { judgeAll } from './services/judging.ts';
+import { INTERFACE, VERSION } from './shipped.ts';
+import { openedOrWhy } from './start.ts';
+
+const HOUR_MS = 60 * 60 * 1000;
+/** Longer than anyone pauses between two taps. */
+const KEEP_ALIVE_MS = 65_000;
+/** Connections that are still open when it closes are given this long. */
+const PATIENCE_MS = 5000;
+
+/** What it cannot begin without: told to the person, and that is all. */
+function stopAtStart(why: string): never {
+  console.error(why);
+  process.exit(1);
+}
+
+/**
+ * Opens a collection to browsers until it is stopped. What can be set is in the environment:
+ * HOST, PORT (0: any that is free), FERNBANK_PASSPHRASE, FERNBANK_CERT and FERNBANK_KEY,
+ * FERNBANK_RESTORE, FERNBANK_LOG, LOG_LEVEL.
+ *
+ * @param path  of its SQLite file
+ */
+export async function serve(path: string, { demo = false } = {}): Promise<void> {
+  // Whatever is written belongs to the keeper alone.
+  process.umask(0o077);
+  const { FERNBANK_PASSPHRASE: passphrase, FERNBANK_CERT: cert, FERNBANK_KEY: key } = process.env;
+  const host = process.env.HOST ?? '127.0.0.1';
+  const port = Number(process.env.PORT ?? 4180);
+  if (!isLoopback(host) && !passphrase) {
+    stopAtStart(
+      `HOST is ${host}, so other machines could reach your collection: set FERNBANK_PASSPHRASE ` +
+        `(${SHORTEST_PASSPHRASE} characters or more), or leave HOST at 127.0.0.1.`,
+    );
+  }
+  const opened = openedOrWhy(path, process.env.FERNBANK_RESTORE === 'newest');
+  if ('why' in opened) stopAtStart(opened.why);
+  const { file } = opened;
+  if (opened.restored) console.error(opened.restored);
+
+  const log = process.env.FERNBANK_LOG ?? logBeside(path);
+  const logger = openLog(log, process.env.LOG_LEVEL ?? 'info', ({ message }) =>
+    console.error(`the log ${log} cannot be written: ${message}`),
+  );
+  if (opened.restored) logger.warn(opened.restored);
+  const door = passphrase
+    ? await Door.hang(file.db, passphrase).catch((error: Error) =>
+        stopAtStart(`FERNBANK_PASSPHRASE: ${error.message}`),
+      )
+    : null;
+  const fixedToday = process.env.FERNBANK_TODAY;
+  const today = () => fixedToday ?? localToday();
+  const context = contextOf({
+    file,
+    path,
+    journal: new Journal(file),
+    door,
+    today,
+    version: VERSION,
+  });
+  context.copies.tidy();
+  const app = createApp(context, logger, INTERFACE);
+  const secure = Boolean(cert && key);
+  const server = secure
+    ? createSecureServer({ cert: readFileSync(cert!), key: readFileSync(key!) }, app)
+    : createServer(app);
+  // A browser that comes back to a connection just as it is closed would be told that nobody is there.
+  server.keepAliveTimeout = KEEP_ALIVE_MS;
+  server.headersTimeout = KEEP_ALIVE_MS + 1000;
+
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    file.close();
+    stopAtStart(
+      error.code === 'EADDRINUSE'
+        ? `port ${port} is taken; set PORT to another one`
+        : `cannot listen: ${error.message}`,
+    );
+  });
+
+  /** Once a day, and soon after a day that slept through: a sound copy, and an end to what is too old. */
+  function housekeeping(): void {
+    context.copies.daily();
+    if (context.copies.fault) logger.error(`no copy could be made: ${context.copies.fault}`);
+    try {
+      sweep(file, context.photoFolder, today());
+    } catch (error) {
+      logger.error({ err: error as Error }, 'what is too old could not be cleared away');
+    }
+  }
+
+  server.listen(port, host, () => {
+    const told = {
+      version: VERSION,
+      secure,
+      host,
+      port: (server.address() as AddressInfo).port,
+      collection: path,
+      log,
+      demo,
+    };
+    console.log(greeting(told, networkInterfaces()));
+    logger.info(told, 'open');
+    // The first keeper to ask should not wait for code that runs for the first time.
+    setImmediate(() => {
+      housekeeping();
+      try {
+        judgeAll(file.db, today());
+      } catch (error) {
+        logger.error({ err: error as Error }, 'the collection could not be judged ahead');
+      }
+    });
+    setInterval(housekeeping, HOUR_MS).unref();
+  });
+
+  /** Lets requests in flight finish, then closes the file. */
+  function stop(why: string, code = 0): void {
+    logger.info(`${why}: closing`);
+    server.close(() => {
+      file.close();
+      process.exit(code);
+    });
+    context.live.end();
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(1), PATIENCE_MS).unref();
+  }
+  process.once('SIGINT', () => stop('SIGINT'));
+  process.once('SIGTERM', () => stop('SIGTERM'));
+  // The last resort: what nobody caught is written down, and the file is closed in order.
+  for (const event of ['uncaughtException', 'unhandledRejection'] as const) {
+    process.once(event, (error: unknown) => {
+      logger.fatal({ err: error as Error }, 'unexpected; closing');
+      console.error('Fernbank met a fault that it did not expect, and closes. The log says more.');
+      stop(event, 1);
+    });
+  }
+}

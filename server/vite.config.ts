@@ -1,0 +1,18 @@
+import { defineConfig } from 'vite';
+
+/** Left to Node: what brings files of its own, a native part or WebAssembly. */
+const KEPT_APART = ['libsql', 'highs'];
+
+/** The server and the demo as a few files that need nothing of the tools they were made with. */
+export default defineConfig({
+  root: import.meta.dirname,
+  ssr: { noExternal: true, external: KEPT_APART },
+  build: {
+    ssr: 'src/fernbank.ts',
+    target: 'node20',
+    outDir: 'dist',
+    rolldownOptions: {
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+    },
+  },
+});
