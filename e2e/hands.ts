@@ -4,6 +4,9 @@ import { expect, type Page } from '@playwright/test';
 export async function choose(page: Page, label: string, option: string): Promise<void> {
   const list = page.getByRole('combobox', { name: label });
   await list.press('ArrowDown');
+  // While it opens, a list still scrolls to what is chosen: an entry taken then slips from under the hand.
+  await page.getByRole('option').first().waitFor();
+  await expect(page.locator('[class*="-enter-active"]')).toHaveCount(0);
   // An entry may go on with a line of explanation.
   await page
     .getByRole('option', { name: new RegExp(`^${option}( |$)`) })

@@ -10,6 +10,7 @@ import { plants } from './db/schema.ts';
 import { onlyLoopbackNames, sameSite, signedIn } from './door/gate.ts';
 import { answered } from './http/answered.ts';
 import { errorHandler, unknownRoute } from './http/errors.ts';
+import { WRITTEN_OF } from './logging.ts';
 import { apiDocument, type ApiDocument } from './openapi/document.ts';
 import { apiPage } from './openapi/page.ts';
 import { calculatorRoutes } from './routes/calculators.ts';
@@ -44,6 +45,15 @@ const LARGEST_BODY = '1mb';
 const FILES = /^\/(photos|backup|imports|visits)\/?$/;
 const YEAR_MS = 365 * 86_400_000;
 
+/** Requests of the API, one line each when they have ended. */
+export const logged = (logger: Logger) =>
+  pinoHttp({
+    logger,
+    serializers: WRITTEN_OF,
+    wrapSerializers: false,
+    autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') },
+  });
+
 /**
  * The whole of Fernbank's HTTP: the API under `/api`, the interface elsewhere.
  *
@@ -75,7 +85,7 @@ export function createApp(context: Context, logger: Logger, webFolder?: string):
       strictTransportSecurity: false,
     }),
   );
-  app.use(pinoHttp({ logger, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') } }));
+  app.use(logged(logger));
   app.use('/api', api(context));
   if (webFolder && existsSync(webFolder)) serveInterface(app, webFolder);
   app.use(errorHandler);
@@ -164,6 +174,6 @@ function serveInterface(app: Express, folder: string): void {
     }),
   );
   app.use(express.static(folder, { index: false }));
-  // Every other address is a view of the interface.
-  app.get('/{*view}', (_request, response) => response.sendFile(join(folder, 'index.html')));
+  // Every other address is a view of the interface. Named below its root: folders above may begin with a dot.
+  app.get('/{*view}', (_request, response) => response.sendFile('index.html', { root: folder }));
 }

@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { basename, dirname } from 'node:path';
-import { pino, stdSerializers, type Logger, type LoggerOptions } from 'pino';
+import { pino, stdSerializers, type Logger } from 'pino';
 import pretty from 'pino-pretty';
 import { createStream } from 'rotating-file-stream';
 
@@ -12,15 +12,13 @@ export const logBeside = (collection: string): string =>
   `${collection.replace(/\.sqlite$/, '')}.log`;
 
 /** What may say who somebody is, or let them in, is not written down. */
-const OPTIONS: LoggerOptions = {
-  serializers: {
-    req: ({ method, url }: { method: string; url: string }) => ({
-      method,
-      url: url.replace(/([?&]key=)[^&]*/g, '$1…'),
-    }),
-    res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
-    err: stdSerializers.err,
-  },
+export const WRITTEN_OF = {
+  req: ({ method, url }: { method: string; url: string }) => ({
+    method,
+    url: url.replace(/([?&]key=)[^&]*/g, '$1…'),
+  }),
+  res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+  err: stdSerializers.err,
 };
 
 /**
@@ -31,7 +29,7 @@ const OPTIONS: LoggerOptions = {
  * @param onFault  hears that the log cannot be written; the program goes on without
  */
 export function openLog(where: string, level: string, onFault: (error: Error) => void): Logger {
-  const options = { ...OPTIONS, level };
+  const options = { serializers: WRITTEN_OF, level };
   if (level === 'silent') return pino(options);
   if (where === '-') return pino(options);
   if (where === 'pretty') return pino(options, pretty({ sync: true, ignore: 'pid,hostname' }));
