@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { Agent, request } from 'node:http';
 import { fillMany } from './manyPlants.ts';
+import { rowsOf, writePart, type Figure } from './page.ts';
 import { collectionOf, root, serving } from '../scripts/ownServer.ts';
 
 /**
@@ -168,6 +169,25 @@ const failed = [...people.failed, ...full.failed];
 console.log(
   `failed: ${failed.length}${failed.length > 0 ? ` (${failed.slice(0, 3).join('; ')})` : ''}`,
 );
+if (process.argv.includes('--write')) {
+  const p99 = (values: number[]) => percentile(values, 0.99);
+  const figures: Figure[] = [
+    {
+      what: `${CLIENTS} clients, a breath of ${BREATH_MS} ms between`,
+      value: people.perSecond,
+      unit: '/s',
+    },
+    { what: '… reads, 99th in a hundred', value: p99(people.times.read), unit: 'ms', goal: 30 },
+    { what: '… writes, 99th in a hundred', value: p99(people.times.write), unit: 'ms', goal: 60 },
+    { what: '… bare Express, 99th in a hundred', value: p99(peopleHello.times.read), unit: 'ms' },
+    { what: 'without a breath', value: full.perSecond, unit: '/s' },
+    { what: '… bare Express', value: fullHello.perSecond, unit: '/s' },
+    { what: 'a read of the server', value: 1000 * readMs, unit: 'µs' },
+    { what: 'a bare prepared read of SQLite', value: 1000 * bareReadMs, unit: 'µs' },
+    { what: 'failed', value: failed.length, unit: '', goal: 1 },
+  ];
+  writePart('load', rowsOf(figures));
+}
 await server.kill('SIGTERM');
 hello.kill();
 agent.destroy();

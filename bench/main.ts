@@ -22,6 +22,7 @@ import {
   type Situation,
 } from '@fernbank/core';
 import { importing } from './importing.ts';
+import { rowsOf, writePart, type Figure } from './page.ts';
 import { longLists } from './lists.ts';
 import { trialDay } from '../core/src/trials/days.ts';
 import { dayProblemFor, type DayAsk } from '../server/src/services/dayProblem.ts';
@@ -45,7 +46,9 @@ function timed(run: () => void, times: number, before = 30): number {
     }),
   );
 }
+const measured: Figure[] = [];
 function print(what: string, value: number, unit: string, goal?: number): void {
+  measured.push({ what, value, unit, goal });
   const against =
     goal === undefined ? '' : `  goal < ${goal} ${unit}, ratio ${(value / goal).toFixed(2)}`;
   console.log(`${what.padEnd(46)} ${value.toFixed(2).padStart(9)} ${unit}${against}`);
@@ -378,6 +381,19 @@ async function firstScreen(): Promise<void> {
   await server.kill('SIGTERM');
 }
 
+/** From the start of the program until it answers, with a filled collection. */
+async function start(): Promise<void> {
+  const path = collectionOf('bench-start', ({ db }) => fillGarden(db, TODAY));
+  const times: number[] = [];
+  for (let i = 0; i < 7; i++) {
+    const began = performance.now();
+    const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
+    times.push(performance.now() - began);
+    await server.kill('SIGTERM');
+  }
+  print('start of the installed server until it answers', median(times), 'ms', 1000);
+}
+
 console.log(
   `Node ${process.version}, ${cpus().length} × ${cpus()[0]?.model ?? 'unknown processor'}`,
 );
@@ -387,3 +403,5 @@ await potting();
 await firstScreen();
 await longLists(print);
 importing(print);
+await start();
+if (process.argv.includes('--write')) writePart('bench', rowsOf(measured));

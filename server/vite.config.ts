@@ -10,6 +10,8 @@ export default defineConfig({
   build: {
     ssr: 'src/fernbank.ts',
     target: 'node20',
+    // What is read at every start is kept short; names stay, for the log.
+    minify: true,
     outDir: 'dist',
     rolldownOptions: {
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },

@@ -23,8 +23,12 @@ export class Server extends OwnServer {
   }
 }
 
+/** All that was found, as rows. */
+export const found: string[][] = [['what', 'held']];
+
 /** Says what held; what does not hold ends the harness with a failure. */
 export function holds(what: string, is: boolean, more = ''): void {
+  found.push([what, is ? more || 'yes' : `no: ${more}`]);
   console.log(`${is ? 'holds' : 'FAILS'}  ${what}${more ? `: ${more}` : ''}`);
   if (!is) process.exitCode = 1;
 }

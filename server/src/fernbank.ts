@@ -1,7 +1,6 @@
 #!/usr/bin/env node
 import { parseArgs } from 'node:util';
 import { collectionPath, demoPath } from './place.ts';
-import { serve } from './serve.ts';
 import { VERSION } from './shipped.ts';
 
 const HELP = `Fernbank ${VERSION}
@@ -33,6 +32,9 @@ function asked() {
   return { help: values.help || !known, version: values.version, command, path: more[0], known };
 }
 
+/** Loaded only to serve: whoever asks for help need not wait for it. */
+const server = () => import('./serve.ts');
+
 try {
   const { help, version, command, path, known } = asked();
   if (version) console.log(VERSION);
@@ -40,12 +42,12 @@ try {
     console.log(HELP);
     process.exitCode = known ? 0 : 2;
   } else if (command === 'start') {
-    await serve(collectionPath());
+    await (await server()).serve(collectionPath());
   } else {
     const file = path ?? process.env.FERNBANK_DB ?? demoPath();
     const { makeDemo } = await import('../../demo/make.ts');
     makeDemo(file);
-    if (command === 'demo') await serve(file, { demo: true });
+    if (command === 'demo') await (await server()).serve(file, { demo: true });
   }
 } catch (error) {
   console.error(error instanceof TypeError ? `${error.message}\n\n${HELP}` : error);

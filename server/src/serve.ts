@@ -19,6 +19,10 @@ import { openedOrWhy } from './start.ts';
 const HOUR_MS = 60 * 60 * 1000;
 /** Longer than anyone pauses between two taps. */
 const KEEP_ALIVE_MS = 65_000;
+/** Time for the browser that was waiting. */
+const AHEAD_MS = 150;
+/** By then the first page stands. */
+const SETTLED_MS = 4000;
 /** Connections that are still open when it closes are given this long. */
 const PATIENCE_MS = 5000;
 
@@ -114,15 +118,15 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     };
     console.log(greeting(told, networkInterfaces()));
     logger.info(told, 'open');
-    // The first keeper to ask should not wait for code that runs for the first time.
-    setImmediate(() => {
-      housekeeping();
+    // The first keeper to ask should not wait for code that runs for the first time; who asks at once is answered first.
+    setTimeout(() => {
       try {
         judgeAll(file.db, today());
       } catch (error) {
         logger.error({ err: error as Error }, 'the collection could not be judged ahead');
       }
-    });
+    }, AHEAD_MS).unref();
+    setTimeout(housekeeping, SETTLED_MS).unref();
     setInterval(housekeeping, HOUR_MS).unref();
   });
 

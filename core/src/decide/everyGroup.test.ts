@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { GROUPS, resolveTaxon } from '../catalogue/index.ts';
 import { addDays, TYPICAL_SPOT, type Spot } from '../season/index.ts';
-import { decide, type Signals, type VerdictKind } from './index.ts';
+import { decide, leadingReasons, type Decision, type Signals, type VerdictKind } from './index.ts';
 
 /**
  * A situation for every group of the catalogue, over seasons, hemispheres and
- * lamps, with the verdict of a keeper of experience and the reason that must be
- * given. Expectations: common practice, no source.
+ * lamps, with the verdict of a keeper of experience and the reason that must
+ * be among those told. Expectations: common practice, no source.
  */
 type Row = [
   group: string,
@@ -88,8 +88,9 @@ const ROWS: Row[] = [
     'Syngonium podophyllum',
     '2026-05-20',
     20,
-    { ...FULL, aerialRootsOutside: 'many' },
+    { rootsAtHoles: 'several', aerialRootsOutside: 'many', smell: 'fresh' },
     'repotNow',
+    // Beside a mat at the holes nobody would tell of aerial roots: here they are what is to be seen.
     'aerialRootsOutside',
   ],
   ['aroidClump', 'Aglaonema', '2026-11-05', 18, { rootsAtHoles: 'every' }, WAITS, 'rootsAtHoles'],
@@ -325,7 +326,8 @@ const ROWS: Row[] = [
     9,
     { rootsAtHoles: 'one', growth: 'normal', smell: 'fresh' },
     WAITS,
-    'growth',
+    // That it grows well says less than that it likes to be snug.
+    'snug',
   ],
   [
     'palm',
@@ -437,6 +439,22 @@ const ROWS: Row[] = [
   ],
 ];
 
+/** What no look brings. */
+const BY_TIME: ReadonlySet<string> = new Set(['baseRate', 'timeInPot', 'mediumAge']);
+/** As many as every screen tells. */
+const TOLD = 3;
+/**
+ * What is told of a verdict: of what speaks for the matter, and where it waits, of what was seen that
+ * speaks against it too, since a plant that is left is left because of that.
+ */
+function told({ reasons, states, verdict }: Decision): string[] {
+  const against = reasons.filter(({ logOdds, signal }) => logOdds < 0 && !BY_TIME.has(signal));
+  const waits = verdict === 'leave' || verdict === 'repotInWeek';
+  const once = [...new Set(against.map(({ signal }) => signal))];
+  const foremost = leadingReasons({ reasons, states }, TOLD).map(({ signal }) => signal);
+  return waits ? [...foremost, ...once.slice(0, TOLD)] : foremost;
+}
+
 describe('every group', () => {
   it('has a situation here', () => {
     const tried = new Set(ROWS.map(([group]) => group));
@@ -446,7 +464,7 @@ describe('every group', () => {
   it.each(ROWS)('%s: %s on %s', (group, taxon, date, months, signals, verdicts, reason, spot) => {
     const { traits, group: found } = resolveTaxon(taxon)!;
     expect(found).toBe(group);
-    const { verdict, reasons } = decide({
+    const decision = decide({
       traits,
       date,
       spot: { ...TYPICAL_SPOT, latitudeDeg: 52, light: 'bright', ...spot },
@@ -455,7 +473,7 @@ describe('every group', () => {
       lastRepot: months === null ? null : addDays(date, -Math.round(months * 30.44)),
       signals,
     });
-    expect(Array.isArray(verdicts) ? verdicts : [verdicts]).toContain(verdict);
-    expect(reasons.map((given) => given.signal)).toContain(reason);
+    expect(Array.isArray(verdicts) ? verdicts : [verdicts]).toContain(decision.verdict);
+    expect(told(decision)).toContain(reason);
   });
 });
