@@ -50,7 +50,17 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
     await page.mouse.down();
     await page.mouse.move(from.x - 40, from.y, { steps: 4 });
-    await page.mouse.move(onto.x + onto.width / 2, onto.y + onto.height / 2, { steps: 12 });
+    // A hand goes on once it sees that it holds the plant, and lets go once it sees where it would land.
+    const held = page.locator('.sortable-ghost');
+    await held.first().waitFor();
+    await expect(async () => {
+      await page.mouse.move(onto.x + onto.width / 2, onto.y + onto.height / 2, { steps: 6 });
+      await expect(
+        page.locator('section', { hasText: 'Potted (' }).locator('.sortable-ghost'),
+      ).toBeVisible({
+        timeout: 1000,
+      });
+    }).toPass({ timeout: 20_000 });
     await page.mouse.up();
     await expect(
       page.getByRole('button', { name: 'Let go of your word on Turnstile' }),

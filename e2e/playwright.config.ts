@@ -7,7 +7,8 @@ export default defineConfig({
   testMatch: '*.e2e.ts',
   outputDir: '../.run/browser-results',
   globalSetup: './garden.ts',
-  workers: Math.max(1, Math.min(4, availableParallelism())),
+  // A browser waits as often as it works: one more than there are processors keeps all of them busy.
+  workers: Math.min(4, availableParallelism() + 1),
   // A busy machine is five times slower than a quiet one: how long a test takes is not what it tests.
   timeout: 120_000,
   expect: { timeout: 30_000 },

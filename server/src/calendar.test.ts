@@ -47,6 +47,38 @@ describe('the calendar of aftercare (RFC 5545)', () => {
     }
   });
 
+  it.each([
+    'Europe/Berlin',
+    'Africa/Cairo',
+    'Asia/Kathmandu',
+    'Pacific/Kiritimati',
+    'Australia/Lord_Howe',
+    'America/Los_Angeles',
+  ])('holds every task on its own day in %s', async (zone) => {
+    const home = process.env.TZ;
+    process.env.TZ = zone;
+    try {
+      const due = new Map((await open()).map((task) => [`task-${task.id}@fernbank`, task.due]));
+      const told = (await events()).filter(({ uid }) => due.has(uid));
+      expect(told).toHaveLength(due.size);
+      for (const event of told) expect(event.startDate.toString()).toBe(due.get(event.uid));
+    } finally {
+      if (home === undefined) delete process.env.TZ;
+      else process.env.TZ = home;
+    }
+  });
+
+  it('keeps a name in its line, whatever was pasted into it', async () => {
+    const [task] = (await app.call.get('/api/tasks?limit=1000')).body.items as {
+      plantId: number;
+      done: string | null;
+    }[];
+    const name = 'Gangway\r\nDTSTART:19990101\r\nX';
+    await app.call.patch(`/api/plants/${task!.plantId}`).send({ name });
+    const { text } = await app.call.get('/api/tasks/calendar.ics').buffer(true);
+    expect(text).not.toMatch(/^DTSTART:19990101/m);
+  });
+
   it('a task that is done leaves it, and comes back under the same id with a higher sequence', async () => {
     const [task] = await open();
     const uid = `task-${task!.id}@fernbank`;

@@ -34,7 +34,8 @@ export function backup(
   const zip = new yazl.ZipFile();
   const mtime = new Date(made);
   const head = { format: FORMAT, shape: SHAPE, made, version, sequences: sequencesOf(copy) };
-  zip.addReadStream(Readable.from(json(copy, head)), BACKUP_JSON, { mtime });
+  const rows = Readable.from(json(copy, head));
+  zip.addReadStream(rows, BACKUP_JSON, { mtime });
   for (const name of existsSync(photoFolder) ? readdirSync(photoFolder) : []) {
     // Pictures are packed already.
     const entry = `photos/${name}`;
@@ -44,8 +45,15 @@ export function backup(
   }
   zip.end();
   const out = zip.outputStream as Readable;
-  zip.on('error', (error) => out.destroy(error as Error));
-  out.once('close', drop);
+  for (const source of [zip, rows]) {
+    source.on('error', (error) => out.destroy(error as Error));
+  }
+  // Who asked may go away half-way: what reads the copy ends before the copy does.
+  out.once('close', () => {
+    if (rows.closed) return drop();
+    rows.once('close', drop);
+    rows.destroy();
+  });
   return out;
 }
 

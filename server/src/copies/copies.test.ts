@@ -7,10 +7,12 @@ import {
   truncateSync,
   writeFileSync,
 } from 'node:fs';
+import { createServer, request } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import Papa from 'papaparse';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import yazl from 'yazl';
 import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
 import { photoFolderOf } from '../place.ts';
@@ -61,6 +63,32 @@ function binary(
 }
 const bringIn = (of: TestApp, archive: Buffer) =>
   of.call.post('/api/backup').set('Content-Type', 'application/octet-stream').send(archive);
+
+it('a backup that is let go of half-way harms nothing and leaves nothing behind', async () => {
+  const server = createServer(app.app).listen(0);
+  const { port } = server.address() as AddressInfo;
+  const letGo = (afterMs: number) =>
+    new Promise<void>((done) => {
+      const asked = request({ port, path: '/api/backup', host: '127.0.0.1' });
+      asked.on('error', () => undefined);
+      asked.on('response', (answer) => answer.on('error', () => undefined).resume());
+      asked.once('close', done);
+      asked.end();
+      setTimeout(() => asked.destroy(), afterMs);
+    });
+  try {
+    for (let ms = 0; ms <= 60; ms += 3) await letGo(ms);
+    const leftovers = () =>
+      existsSync(copyFolderOf(app.path))
+        ? readdirSync(copyFolderOf(app.path)).filter((name) => name.startsWith('.backup-'))
+        : [];
+    await vi.waitFor(() => expect(leftovers()).toEqual([]), { timeout: 10_000 });
+    expect((await download(app)).length).toBeGreaterThan(1000);
+  } finally {
+    server.closeAllConnections();
+    server.close();
+  }
+});
 
 describe('a backup', () => {
   async function livedIn() {

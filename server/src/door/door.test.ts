@@ -194,6 +194,15 @@ describe('another site', () => {
     expect((await open.call.get('/api/spots')).body.items).toEqual([]);
   });
 
+  it('cannot have a backup made, nor anything else read, by a page it opens', async () => {
+    for (const path of ['/api/backup', '/api/plants', '/api/tasks/calendar.ics']) {
+      const { status } = await open.call.get(path).set('Sec-Fetch-Site', 'cross-site');
+      expect(status, path).toBe(403);
+    }
+    // A calendar program is no page: it says nothing of sites.
+    await open.call.get('/api/tasks/calendar.ics').expect(200);
+  });
+
   it('cannot write with a signed-in device’s cookie either', async () => {
     const cookie = cookieOf(await signIn(PASSPHRASE));
     await write({ Cookie: cookie, Origin: 'http://elsewhere.example' }, app).expect(403);

@@ -18,6 +18,10 @@ export const sameSite: RequestHandler = (request, _response, next) => {
   if (!READS.has(request.method) && !fromHere(request)) {
     throw new HttpError(403, 'crossOrigin', 'writes are only taken from Fernbank’s own pages');
   }
+  // It could not read the answer, but it could have the server work for it.
+  if (request.get('Sec-Fetch-Site') === 'cross-site') {
+    throw new HttpError(403, 'crossOrigin', 'another site may not ask Fernbank for anything');
+  }
   next();
 };
 

@@ -6,8 +6,10 @@ import { plants, tasks } from '../db/schema.ts';
 import { datesToPot } from './dayOfRepot.ts';
 import { readSettings } from './settings.ts';
 
-/** A day of the record at the start of it, wherever the calendar is read. */
-const dayOf = (date: IsoDate): Date => new Date(`${date}T00:00:00`);
+/** A whole day: the package reads it in UTC, so that it is the same day in every zone. */
+const dayOf = (date: IsoDate): Date => new Date(`${date}T00:00:00Z`);
+/** A name is one line, whatever was pasted into it. */
+const inLine = (text: string): string => text.replace(/[\r\n]+/g, ' ');
 
 /**
  * What is due, as a calendar that any program can read or subscribe to: open
@@ -19,7 +21,7 @@ const dayOf = (date: IsoDate): Date => new Date(`${date}T00:00:00`);
 export function aftercareCalendar(db: Db, today: IsoDate, address: string): string {
   const name = readSettings(db).collectionName || 'Fernbank';
   const calendar = ical({
-    name: `${name}: aftercare`,
+    name: inLine(`${name}: aftercare`),
     prodId: { company: 'Fernbank', product: 'Fernbank', language: 'EN' },
   });
   const open = db
@@ -34,8 +36,8 @@ export function aftercareCalendar(db: Db, today: IsoDate, address: string): stri
       start: dayOf(task.due),
       end: dayOf(addDays(task.due, 1)),
       allDay: true,
-      summary: `${plant}: ${task.title}`,
-      description: task.why,
+      summary: inLine(`${plant}: ${task.title}`),
+      description: task.why.replace(/\r\n?/g, '\n'),
       url: `${address}/plants/${task.plantId}`,
       sequence: task.rev,
       stamp: new Date(task.updatedAt),

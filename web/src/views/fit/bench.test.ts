@@ -1,6 +1,6 @@
 import { STEP_IDS, type StepId } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick } from 'vue';
 import { m } from '../../messages/index.ts';
 import { useBench } from '../../stores/bench.ts';
@@ -114,8 +114,7 @@ describe('bench mode', () => {
     expect(sent.body).toMatchObject({ plantId: 5, date: TODAY });
     expect((sent.body as { note: string }).note).toContain('bark was sour');
     expect(useBench().plants).toEqual([]);
-    await flushPromises();
-    expect(router.currentRoute.value.path).toBe('/plants/5');
+    await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5'));
   });
 
   it('what the server refuses, or is too far away to take, stays on the bench', async () => {
