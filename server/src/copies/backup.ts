@@ -45,9 +45,9 @@ export function backup(
   }
   zip.end();
   const out = zip.outputStream as Readable;
-  for (const source of [zip, rows]) {
-    source.on('error', (error) => out.destroy(error as Error));
-  }
+  const failed = (error: Error) => void out.destroy(error);
+  zip.on('error', failed);
+  rows.on('error', failed);
   // Who asked may go away half-way: what reads the copy ends before the copy does.
   out.once('close', () => {
     if (rows.closed) return drop();
