@@ -57,10 +57,15 @@ interface Refusal {
   status: number;
   error: { code: string; message: string; field?: string };
 }
-export const refuse = (status: number, message: string, field?: string): Refusal => ({
+export const refuse = (
+  status: number,
+  message: string,
+  field?: string,
+  more: object = {},
+): Refusal => ({
   [REFUSAL]: true,
   status,
-  error: { code: 'invalid', message, ...(field ? { field } : {}) },
+  error: { code: 'invalid', message, ...(field ? { field } : {}), ...more },
 });
 
 /** The entry of the history that every write of the fake server becomes, and its way back. */

@@ -51,6 +51,10 @@ const told = computed(() => {
   });
 });
 const MOST_TOLD = 6;
+/** A day is written as the reader writes days. */
+const ISO_DAY = /^\d{4}-\d\d-\d\d$/;
+const words = (field: string, value: unknown) =>
+  typeof value === 'string' && ISO_DAY.test(value) ? full(value) : valueWords(field, value);
 </script>
 
 <template>
@@ -63,11 +67,11 @@ const MOST_TOLD = 6;
       <li v-for="one in told.slice(0, MOST_TOLD)" :key="one.field">
         {{ fieldWord(one.field) }}:
         <template v-if="deed.entries[0]!.op === 'change'">
-          <span class="was">{{ valueWords(one.field, one.before) }}</span> →
-          {{ valueWords(one.field, one.after) }}
+          <span class="was">{{ words(one.field, one.before) }}</span> →
+          {{ words(one.field, one.after) }}
         </template>
         <template v-else>{{
-          valueWords(one.field, deed.entries[0]!.op === 'add' ? one.after : one.before)
+          words(one.field, deed.entries[0]!.op === 'add' ? one.after : one.before)
         }}</template>
       </li>
       <li v-if="told.length > MOST_TOLD" class="quiet">{{ h.more(told.length - MOST_TOLD) }}</li>

@@ -265,7 +265,7 @@ async function addPhoto(event: Event): Promise<void> {
               :aria-label="m.photo.preparing"
             />
             <p v-if="photoFault" class="text-error" role="alert">{{ photoFault }}</p>
-            <div v-if="photos.length > 0" class="row">
+            <div v-if="photos.length > 0" class="row pictures">
               <figure v-for="(photo, i) in photos" :key="photo" class="taken">
                 <img :src="`data:image/jpeg;base64,${photo}`" :alt="m.photo.added" class="thumb" />
                 <v-btn
@@ -340,6 +340,9 @@ async function addPhoto(event: Event): Promise<void> {
 }
 .picture input:focus-visible + span {
   outline: 3px solid rgb(var(--v-theme-primary));
+}
+.pictures {
+  margin-top: 10px;
 }
 .taken {
   display: grid;

@@ -172,7 +172,7 @@ function when(summary: VerdictSummary): string {
 }
 .entry {
   display: grid;
-  grid-template-columns: 210px 150px minmax(0, 1fr) 250px;
+  grid-template-columns: 210px 168px minmax(0, 1fr) 250px;
   gap: 16px;
   align-items: center;
   padding: 9px 10px;
