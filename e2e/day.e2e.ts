@@ -44,23 +44,29 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     ).toBeVisible();
     await settled(page);
     const grip = page.locator('li.left', { hasText: 'Turnstile' }).locator('.grip');
-    await grip.scrollIntoViewIfNeeded();
-    const from = (await grip.boundingBox())!;
-    const onto = (await page.locator('li.line').first().boundingBox())!;
-    await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(from.x - 40, from.y, { steps: 4 });
     // A hand goes on once it sees that it holds the plant, and lets go once it sees where it would land.
-    const held = page.locator('.sortable-ghost');
-    await held.first().waitFor();
+    const ghost = page.locator('.sortable-ghost');
     await expect(async () => {
+      await grip.hover();
+      await page.mouse.down();
+      const from = (await grip.boundingBox())!;
+      await page.mouse.move(from.x - 40, from.y, { steps: 4 });
+      const held = await ghost
+        .first()
+        .waitFor({ timeout: 2000 })
+        .then(
+          () => true,
+          () => false,
+        );
+      if (!held) await page.mouse.up();
+      expect(held).toBe(true);
+    }).toPass();
+    const potted = page.locator('section', { hasText: 'Potted (' });
+    await expect(async () => {
+      const onto = (await potted.locator('li.line').first().boundingBox())!;
       await page.mouse.move(onto.x + onto.width / 2, onto.y + onto.height / 2, { steps: 6 });
-      await expect(
-        page.locator('section', { hasText: 'Potted (' }).locator('.sortable-ghost'),
-      ).toBeVisible({
-        timeout: 1000,
-      });
-    }).toPass({ timeout: 20_000 });
+      await expect(potted.locator('.sortable-ghost')).toBeVisible({ timeout: 1000 });
+    }).toPass();
     await page.mouse.up();
     await expect(
       page.getByRole('button', { name: 'Let go of your word on Turnstile' }),
