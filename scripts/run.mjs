@@ -136,10 +136,10 @@ const READERS = [
   [
     'vue-tsc',
     '-p',
-    'web/tsconfig.json',
+    'tsconfig.json',
     '--incremental',
     '--tsBuildInfoFile',
-    '.run/web.tsbuildinfo',
+    '.run/types.tsbuildinfo',
   ],
   ['eslint', '.', '--cache', '--cache-location', '.run/eslint'],
   [
@@ -152,7 +152,6 @@ const READERS = [
     '--cache-location',
     '.run/prettier',
   ],
-  ['tsc', '-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', '.run/core.tsbuildinfo'],
   ['knip'],
 ];
 /** @returns the names of those that found something */

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, onScopeDispose, ref } from 'vue';
 import { api, ApiError, wordsFor } from '../api/client.ts';
 import { dropPictures, keepPictures, picturesOf } from './pictures.ts';
 
@@ -38,6 +38,7 @@ export const useOutbox = defineStore('outbox', () => {
   const refused = computed(() => parcels.value.filter((parcel) => parcel.refused !== undefined));
   let timer: ReturnType<typeof setTimeout> | undefined;
   let patience = RETRY_MS;
+  onScopeDispose(() => clearTimeout(timer));
 
   async function keep(parcel: Parcel, pictures: readonly string[] = []): Promise<void> {
     const apart = await keepPictures(parcel.key, pictures).then(

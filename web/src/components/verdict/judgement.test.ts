@@ -7,7 +7,7 @@ import {
   HEADLINES,
 } from '@fernbank/core';
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
-import { createPinia, setActivePinia } from 'pinia';
+import { createPinia, setActivePinia, type Pinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { createVuetify } from 'vuetify';
@@ -38,9 +38,9 @@ vi.mock('../plant/WaterChart.vue', async () => {
   };
 });
 
-const pinia = createPinia();
+let pinia: Pinia;
 beforeEach(() => {
-  localStorage.clear();
+  pinia = createPinia();
   setActivePinia(pinia);
   useSettings().current.today = TODAY;
 });
