@@ -55,7 +55,9 @@ export async function fullDisk(): Promise<void> {
   const path = garden(folder);
   const server = new Server({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
   await server.start();
-  await pause(1500);
+  // The day's copy is made once the first page stands: it takes its room before the disk is filled.
+  for (let i = 0; i < 100 && !existsSync(copyFolderOf(path)); i++) await pause(100);
+  await pause(500);
   const told: number[] = [];
   let full: Awaited<ReturnType<Server['send']>> | null = null;
   for (let i = 0; i < 4000 && !full; i++) {
