@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from './garden.ts';
+import { expect, test as inGarden, type Page } from './garden.ts';
 import { settled } from './hands.ts';
 import { VIEWS } from './views.ts';
 
@@ -7,7 +7,23 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 /** A window of a desk that is zoomed to twice the size. */
 const ZOOMED = { width: 640, height: 400 };
-test.use({ viewport: DESK });
+inGarden.use({ viewport: DESK });
+
+/** One visitor per worker, who opens view after view: what is fetched and compiled once is not again. */
+const test = inGarden.extend<object, { visitor: Page }>({
+  visitor: [
+    async ({ browser, garden }, use) => {
+      const context = await browser.newContext({
+        baseURL: garden,
+        locale: 'en-GB',
+        serviceWorkers: 'block',
+      });
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+});
 
 async function byAxe(page: Page, rules: (axe: AxeBuilder) => AxeBuilder): Promise<string[]> {
   // Nothing is fetched for it, and what is without fault is not described.
@@ -43,7 +59,9 @@ test.describe('every view, at every size and in both themes', () => {
   test.describe.configure({ mode: 'parallel' });
 
   for (const path of VIEWS) {
-    test(`${path} is without fault`, async ({ page }) => {
+    test(`${path} is without fault`, async ({ visitor: page }) => {
+      await page.setViewportSize(DESK);
+      await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
       await page.goto(path);
       await settled(page);
       const found = {
@@ -55,7 +73,7 @@ test.describe('every view, at every size and in both themes', () => {
       await page.setViewportSize(PHONE);
       const onPhone = { 'too wide for a phone': await tooWide(page) };
       await page.setViewportSize(ZOOMED);
-      await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+      await page.emulateMedia({ colorScheme: 'dark' });
       await expect(page.locator('.v-theme--dark').first()).toBeVisible();
       const dark = {
         // The dark theme differs in its colours alone: all else is read once.

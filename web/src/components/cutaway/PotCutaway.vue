@@ -201,12 +201,10 @@ const text = computed(() => {
         stroke-width="0.16"
       />
     </g>
-    <g v-if="scene.leaves.length > 0" class="shoot">
+    <g v-if="scene.leaves" class="shoot">
       <path v-if="scene.stem" :d="scene.stem" fill="none" stroke="#5f7a45" stroke-width="0.5" />
       <path
-        v-for="(blade, i) in scene.leaves"
-        :key="i"
-        :d="blade.path"
+        :d="scene.leaves"
         fill="#7f9a5e"
         stroke="#4d6b3c"
         stroke-width="0.12"
@@ -233,14 +231,13 @@ const text = computed(() => {
     <g :clip-path="`url(#${id}-medium)`">
       <path :d="scene.medium" :fill="ground" />
       <path
-        v-for="(grain, i) in scene.grains"
-        :key="i"
-        :d="grain.path"
-        :transform="`translate(${grain.x.toFixed(2)} ${grain.y.toFixed(2)}) rotate(${grain.turn}) scale(${grain.sizeCm.toFixed(2)})`"
-        :fill="isLine(grain.component) ? 'none' : colourOf(grain.component)"
-        :stroke="isLine(grain.component) ? colourOf(grain.component) : '#2b2018'"
-        :stroke-width="isLine(grain.component) ? 0.12 : 0.05"
-        :stroke-opacity="isLine(grain.component) ? 1 : 0.4"
+        v-for="{ component, path } in scene.grains"
+        :key="component.id"
+        :d="path"
+        :fill="isLine(component) ? 'none' : colourOf(component)"
+        :stroke="isLine(component) ? colourOf(component) : '#2b2018'"
+        :stroke-width="isLine(component) ? 0.1 : 0.04"
+        :stroke-opacity="isLine(component) ? 1 : 0.4"
       />
       <rect
         v-for="(band, i) in scene.waterBands"
@@ -262,9 +259,8 @@ const text = computed(() => {
       />
       <path v-if="scene.ball" :d="scene.ball" class="ball" />
       <path
-        v-for="(root, i) in scene.roots"
-        :key="`r${i}`"
-        :d="root"
+        v-if="scene.roots.path"
+        :d="scene.roots.path"
         fill="none"
         stroke="#f6ecd2"
         stroke-width="0.17"

@@ -39,7 +39,7 @@ describe('the scene of a cutaway', () => {
   });
 
   it('shows more roots in a fuller pot, and none where none are known', () => {
-    const roots = (explored?: number) => sceneOf({ ...subject, explored }).roots.length;
+    const roots = (explored?: number) => sceneOf({ ...subject, explored }).roots.count;
     expect(roots(1)).toBeGreaterThan(roots(0.3));
     expect(roots()).toBe(0);
   });
@@ -58,16 +58,21 @@ describe('the scene of a cutaway', () => {
   it('draws every recipe and every form of growth with finite numbers', () => {
     for (const { id } of RECIPES) {
       const { grains } = sceneOf({ ...subject, recipeId: id });
-      expect(grains.length, id).toBeGreaterThan(3);
-      for (const { x, y, sizeCm } of grains) {
-        expect(Number.isFinite(x + y + sizeCm), id).toBe(true);
-        expect(y).toBeLessThan(0);
+      expect(
+        grains.reduce((sum, { count }) => sum + count, 0),
+        id,
+      ).toBeGreaterThan(3);
+      for (const { path, count } of grains) {
+        expect(path, id).not.toMatch(/NaN|Infinity/);
+        const starts = [...path.matchAll(/M-?[\d.]+ (-?[\d.]+)/g)].map(([, y]) => Number(y));
+        expect(starts.length).toBe(count);
+        expect(Math.max(...starts)).toBeLessThan(0);
       }
     }
     for (const { traits } of CATALOGUE) {
       const { leaves } = sceneOf({ ...subject, growthForm: traits.growthForm });
-      expect(leaves.length).toBeGreaterThan(0);
-      expect(leaves.every(({ path }) => !path.includes('NaN'))).toBe(true);
+      expect(leaves).toMatch(/^M/);
+      expect(leaves).not.toContain('NaN');
     }
   });
 

@@ -84,12 +84,10 @@ export interface PoleMark {
   extensions: { y: number; height: number }[];
 }
 
-export interface GrainMark {
-  x: number;
-  y: number;
-  sizeCm: number;
-  turn: number;
+/** All grains of one component: one path, since a picture of ten pots holds thousands of them. */
+export interface GrainMarks {
   component: Component;
+  count: number;
   path: string;
 }
 
@@ -104,12 +102,14 @@ export interface Scene {
   floorY: number;
   topY: number;
   waterBands: { y: number; height: number; saturation: number }[];
-  grains: GrainMark[];
+  grains: GrainMarks[];
   /** outline of a ball set in from another pot */
   ball: string;
-  roots: string[];
+  /** all roots in one path */
+  roots: { count: number; path: string };
   stem: string;
-  leaves: { path: string }[];
+  /** all leaves in one path */
+  leaves: string;
   pole: PoleMark | null;
   /** outline and inside of the cover pot */
   cover: { outline: string; inside: string } | null;
@@ -279,68 +279,97 @@ function holesOf(pot: PotShape): Scene['holes'] {
   return [-0.55, 0, 0.55].map((share) => ({ x: share * base - width / 2, width }));
 }
 
-/** Grains on a jittered grid, each component as often as its volume and size ask. */
+/** Grains strewn through the medium, each component as often as its volume and size ask. */
 function grainsIn(
   inside: PotShape,
   fill: number,
   y: (z: number) => number,
   parts: readonly { ingredient: Component; parts: number }[],
   { random, most }: { random: () => number; most: number },
-): GrainMark[] {
+): GrainMarks[] {
   const total = parts.reduce((sum, part) => sum + part.parts, 0);
   const area = 2 * halfWidthCm(inside, fill / 2) * fill;
-  const marks: GrainMark[] = [];
-  for (const { ingredient, parts: amount } of parts) {
+  return parts.map(({ ingredient, parts: amount }) => {
     const sizeCm = Math.max(SMALLEST_MARK_CM, Math.min(ingredient.grainMm / 10, fill / 4));
     const drawn = ingredient.grain === 'strand' ? sizeCm * 1.4 : sizeCm;
     const wanted = (0.5 * area * (amount / total)) / (drawn * drawn);
     const count = Math.min(Math.round((most * amount) / total), Math.round(wanted));
-    for (let i = 0; i < Math.max(2, count); i++) {
+    const paths = Array.from({ length: Math.max(2, count) }, () => {
       const z = fill * Math.sqrt(random() * 0.98 + 0.01) * 0.985;
-      const half = halfWidthCm(inside, z) - drawn / 2;
-      if (half <= 0) continue;
-      marks.push({
+      const half = Math.max(0, halfWidthCm(inside, z) - drawn / 2);
+      return grainPath(ingredient.grain, random, {
         x: (2 * random() - 1) * half,
         y: y(Math.max(drawn / 2, Math.min(fill - drawn / 2, z))),
         sizeCm: drawn * (0.75 + 0.5 * random()),
-        turn: Math.round(360 * random()),
-        component: ingredient,
-        path: grainPath(ingredient.grain, random),
+        turn: 2 * Math.PI * random(),
       });
-    }
-  }
-  return marks;
+    });
+    return { component: ingredient, count: paths.length, path: paths.join('') };
+  });
 }
 
-/** Outline of a grain of unit size about the origin. */
-function grainPath(grain: Component['grain'], random: () => number): string {
+interface Place {
+  x: number;
+  y: number;
+  sizeCm: number;
+  /** radians */
+  turn: number;
+}
+const short = (cm: number) => cm.toFixed(2);
+
+/** A grain where it lies. */
+function grainPath(grain: Component['grain'], random: () => number, at: Place): string {
+  const cos = Math.cos(at.turn) * at.sizeCm;
+  const sin = Math.sin(at.turn) * at.sizeCm;
+  /** From the grain of unit size about the origin. */
+  const point = ([x, y]: Point) =>
+    `${short(at.x + x * cos - y * sin)} ${short(at.y + x * sin + y * cos)}`;
+  const outline = (points: Point[]) => `M${points.map(point).join('L')}Z`;
+  const bent = (...points: Point[]) => {
+    const [from, over, to, ...on] = points.map(point);
+    return `M${from}Q${over} ${to}${on.map((end) => `T${end}`).join('')}`;
+  };
+  const dot = (radius: number) => {
+    const r = short(radius * at.sizeCm);
+    const across = short(2 * radius * at.sizeCm);
+    return `M${short(at.x - radius * at.sizeCm)} ${short(at.y)}a${r} ${r} 0 1 1 ${across} 0a${r} ${r} 0 1 1-${across} 0Z`;
+  };
   switch (grain) {
     case 'round':
-      return 'M-.5 0A.5.5 0 1 1 .5 0A.5.5 0 1 1-.5 0Z';
+      return dot(0.5);
     case 'dust':
-      return 'M-.3 0A.3.3 0 1 1 .3 0A.3.3 0 1 1-.3 0Z';
+      return dot(0.3);
     case 'crumb':
-      return polygon(7, 0.3, random);
+      return outline(polygon(7, 0.3, random));
     case 'shard':
-      return polygon(5, 0.42, random);
+      return outline(polygon(5, 0.42, random));
     case 'chip':
-      return 'M-.5-.2L.42-.28L.5.18L-.44.26Z';
+      return outline([
+        [-0.5, -0.2],
+        [0.42, -0.28],
+        [0.5, 0.18],
+        [-0.44, 0.26],
+      ]);
     case 'plate':
-      return 'M-.4-.12L.4-.12L.4.12L-.4.12Z';
+      return outline([
+        [-0.4, -0.12],
+        [0.4, -0.12],
+        [0.4, 0.12],
+        [-0.4, 0.12],
+      ]);
     case 'fibre':
-      return 'M-.5.1Q0-.35.5.12';
+      return bent([-0.5, 0.1], [0, -0.35], [0.5, 0.12]);
     case 'strand':
-      return `M-.7.2Q-.3-${(0.3 + 0.3 * random()).toFixed(2)} 0 0T.7-.15`;
+      return bent([-0.7, 0.2], [-0.3, -0.3 - 0.3 * random()], [0, 0], [0.7, -0.15]);
   }
 }
 
-function polygon(corners: number, spread: number, random: () => number): string {
-  const points = Array.from({ length: corners }, (_, i): Point => {
+function polygon(corners: number, spread: number, random: () => number): Point[] {
+  return Array.from({ length: corners }, (_, i): Point => {
     const angle = (2 * Math.PI * i) / corners;
     const radius = 0.5 - spread * random() * 0.6;
     return [radius * Math.cos(angle), radius * Math.sin(angle)];
   });
-  return `${straight(points)!}Z`;
 }
 
 /** A ball set in keeps its roots to itself; otherwise they run through the whole pot. */
@@ -378,10 +407,10 @@ function rootsIn(
   explored: number,
   random: () => number,
   widthScale = 1,
-): string[] {
-  const count = Math.round(6 + MOST_ROOTS * Math.min(1, explored));
+): Scene['roots'] {
+  const count = explored > 0 ? Math.round(6 + MOST_ROOTS * Math.min(1, explored)) : 0;
   const reach = Math.min(1, 0.25 + 0.78 * explored);
-  return Array.from({ length: explored > 0 ? count : 0 }, (_, i) => {
+  const paths = Array.from({ length: count }, (_, i) => {
     const side = (2 * (i + 0.5 + random() * 0.6)) / count - 1.05;
     const depth = fill * reach * (0.55 + 0.45 * random());
     const points: Point[] = [];
@@ -395,6 +424,7 @@ function rootsIn(
     }
     return soft(points)!;
   });
+  return { count, path: paths.join('') };
 }
 
 /** Forms that rise from the base without a stem. */
@@ -407,7 +437,7 @@ function tuft(
   width: number,
   random: () => number,
 ): Pick<Scene, 'stem' | 'leaves'> {
-  if (height <= 0) return { stem: '', leaves: [] };
+  if (height <= 0) return { stem: '', leaves: '' };
   const blades = 9;
   const broad = Math.min(width * 0.09, 1.6);
   const leaves = Array.from({ length: blades }, (_, i) => {
@@ -418,13 +448,12 @@ function tuft(
     const tipY = surfaceY - tall;
     const bend = foot + (tipX - foot) * 0.25;
     const half = broad * (0.7 + 0.5 * random());
-    return {
-      path:
-        `M${foot - half / 2} ${surfaceY}Q${bend - half} ${surfaceY - tall * 0.75} ${tipX} ${tipY}` +
-        `Q${bend + half} ${surfaceY - tall * 0.7} ${foot + half / 2} ${surfaceY}Z`,
-    };
+    return (
+      `M${foot - half / 2} ${surfaceY}Q${bend - half} ${surfaceY - tall * 0.75} ${tipX} ${tipY}` +
+      `Q${bend + half} ${surfaceY - tall * 0.7} ${foot + half / 2} ${surfaceY}Z`
+    );
   });
-  return { stem: '', leaves };
+  return { stem: '', leaves: leaves.join('') };
 }
 
 /** A plain shoot with pairs of leaves: it stands for height, not for the species. */
@@ -434,7 +463,7 @@ function stems(
   width: number,
   random: () => number,
 ): Pick<Scene, 'stem' | 'leaves'> {
-  if (height <= 0) return { stem: '', leaves: [] };
+  if (height <= 0) return { stem: '', leaves: '' };
   const sway = width * 0.05;
   const stem = soft([
     [0, surfaceY],
@@ -449,9 +478,9 @@ function stems(
     const side = i % 2 === 0 ? 1 : -1;
     const length = leafCm * (0.7 + 0.4 * random()) * (1.05 - 0.35 * share);
     const at: Point = [0, surfaceY - height * share + (share === 1 ? length * 0.15 : 0)];
-    return { path: leaf(at, side, length, 0.15 + 0.35 * random()) };
+    return leaf(at, side, length, 0.15 + 0.35 * random());
   });
-  return { stem, leaves };
+  return { stem, leaves: leaves.join('') };
 }
 
 function leaf([x, y]: Point, side: number, length: number, rise: number): string {
