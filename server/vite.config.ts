@@ -8,12 +8,17 @@ export default defineConfig({
   root: import.meta.dirname,
   ssr: { noExternal: true, external: KEPT_APART },
   build: {
-    ssr: 'src/fernbank.ts',
+    ssr: true,
     target: 'node20',
     // What is read at every start is kept short; names stay, for the log.
     minify: true,
     outDir: 'dist',
     rolldownOptions: {
+      input: {
+        fernbank: 'server/src/fernbank.ts',
+        reader: 'server/src/reader/worker.ts',
+        sums: 'server/src/threads/sums.ts',
+      },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },

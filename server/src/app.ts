@@ -143,8 +143,10 @@ function api(context: Context): express.Router {
     { at: '', routes: catalogueRoutes() },
   ];
   const around = answered(context.journal);
+  const { sums } = context;
   for (const { at, routes: described } of places) {
     described.around = around;
+    if (sums) described.apart = (path, body, signal) => sums.ask(() => ({ path, body }), signal);
     routes.use(at || '/', described.router);
   }
   // Made when first asked for: its examples are worked out by the core.

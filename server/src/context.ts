@@ -10,12 +10,18 @@ import { isoDate } from './http/fields.ts';
 import { Live } from './http/live.ts';
 import { check } from './http/validate.ts';
 import { photoFolderOf } from './place.ts';
+import { ReaderHere, type Reader } from './reader/reader.ts';
+import type { Thread } from './threads/thread.ts';
 
 /** What routes need of the world around them. */
 export interface Context {
   db: Db;
   /** what every write goes through */
   journal: Journal;
+  /** who reads the whole collection */
+  reader: Reader;
+  /** works out heavy sums; null: they are worked out where they are asked */
+  sums: Thread | null;
   /** open windows, which hear of what is done elsewhere */
   live: Live;
   /** the copies that are kept of it, and their folder, which is on the same disk */
@@ -38,13 +44,29 @@ export function contextOf(of: {
   door: Door | null;
   today: () => IsoDate;
   version: string;
+  reader?: Reader;
+  sums?: Thread;
 }): Context {
   const { file, path, journal, door, today, version } = of;
+  const { reader = new ReaderHere(file), sums = null } = of;
   const photoFolder = photoFolderOf(path);
   const copyFolder = copyFolderOf(path);
   const copies = new Copies(file, copyFolder, photoFolder, today);
   const live = new Live(journal);
-  return { db: file.db, journal, live, copies, copyFolder, door, today, version, photoFolder };
+  const { db } = file;
+  return {
+    db,
+    journal,
+    reader,
+    sums,
+    live,
+    copies,
+    copyFolder,
+    door,
+    today,
+    version,
+    photoFolder,
+  };
 }
 
 /** A day of the record cannot lie ahead. */

@@ -12,9 +12,10 @@ import { sweep } from './history/keeping.ts';
 import { Journal } from './history/journal.ts';
 import { logBeside, openLog } from './logging.ts';
 import { isLoopback } from './place.ts';
-import { judgeAll } from './services/judging.ts';
-import { INTERFACE, VERSION } from './shipped.ts';
+import { ReaderApart } from './reader/reader.ts';
+import { INTERFACE, threadOf, VERSION } from './shipped.ts';
 import { openedOrWhy } from './start.ts';
+import { Thread } from './threads/thread.ts';
 
 const HOUR_MS = 60 * 60 * 1000;
 /** Longer than anyone pauses between two taps. */
@@ -23,6 +24,8 @@ const KEEP_ALIVE_MS = 65_000;
 const AHEAD_MS = 150;
 /** By then the first page stands. */
 const SETTLED_MS = 4000;
+/** A sum that takes longer is given up. */
+const LONGEST_SUM_MS = 10_000;
 /** Connections that are still open when it closes are given this long. */
 const PATIENCE_MS = 5000;
 
@@ -68,9 +71,16 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     : null;
   const fixedToday = process.env.FERNBANK_TODAY;
   const today = () => fixedToday ?? localToday();
+  const reader = new ReaderApart(file, path, threadOf('reader.js', 'reader/worker.ts'));
+  const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, {
+    budgetMs: LONGEST_SUM_MS,
+    letGo: true,
+  });
   const context = contextOf({
     file,
     path,
+    reader,
+    sums,
     journal: new Journal(file),
     door,
     today,
@@ -120,11 +130,9 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     logger.info(told, 'open');
     // The first keeper to ask should not wait for code that runs for the first time; who asks at once is answered first.
     setTimeout(() => {
-      try {
-        judgeAll(file.db, today());
-      } catch (error) {
+      reader.json('ahead', { date: today() }).catch((error: unknown) => {
         logger.error({ err: error as Error }, 'the collection could not be judged ahead');
-      }
+      });
     }, AHEAD_MS).unref();
     setTimeout(housekeeping, SETTLED_MS).unref();
     setInterval(housekeeping, HOUR_MS).unref();
@@ -134,8 +142,10 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
   function stop(why: string, code = 0): void {
     logger.info(`${why}: closing`);
     server.close(() => {
-      file.close();
-      process.exit(code);
+      void Promise.all([reader.end(), sums.end()]).then(() => {
+        file.close();
+        process.exit(code);
+      });
     });
     context.live.end();
     server.closeIdleConnections();

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import type { Program } from './threads/thread.ts';
 
 /** Where this program lies: `server/src` as sources, `server/dist` as it is installed. */
 const here = dirname(fileURLToPath(import.meta.url));
@@ -13,3 +14,10 @@ export const INTERFACE = join(root, 'web/dist');
 export const { version: VERSION } = JSON.parse(
   readFileSync(join(root, 'package.json'), 'utf8'),
 ) as { version: string };
+
+/** A program for a thread of its own: built beside this one, or as sources, which Node needs help to read. */
+export function threadOf(built: string, source: string): Program {
+  if (!import.meta.url.endsWith('.ts')) return { url: pathToFileURL(join(here, built)) };
+  const told = JSON.stringify(pathToFileURL(join(here, source)).href);
+  return { code: `import('tsx/esm/api').then(({ tsImport }) => tsImport(${told}, ${told}))` };
+}

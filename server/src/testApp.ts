@@ -1,6 +1,6 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { addDays, type IsoDate } from '@fernbank/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
@@ -27,12 +27,14 @@ export interface TestApp {
 interface TestOptions {
   garden?: boolean;
   today?: IsoDate;
+  /** a collection that is there already, as another start would find it */
+  at?: string;
 }
 
 export const TODAY: IsoDate = '2026-03-16';
 
 export function testApp(options: TestOptions = {}): TestApp {
-  const place = newPlace();
+  const place = options.at ? placeAt(options.at) : newPlace();
   if (options.garden) fillGarden(place.file.db, options.today ?? TODAY);
   return served(place, null, options);
 }
@@ -45,6 +47,8 @@ export async function guardedApp(passphrase: string, now?: () => number): Promis
   const place = newPlace();
   return served(place, await Door.hang(place.file.db, passphrase, now, CHEAP_GUESS), {});
 }
+
+const placeAt = (path: string) => ({ folder: dirname(path), path, file: openCollection(path) });
 
 function newPlace() {
   const folder = mkdtempSync(join(tmpdir(), '.fernbank-'));

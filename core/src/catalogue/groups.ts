@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type { Traits } from './traits.ts';
 
 /** Traits shared by a group of plants; taxa differ from them only where they say so. */
@@ -542,6 +543,6 @@ export const GROUPS: readonly TaxonGroup[] = [
 /** @throws RangeError for an unknown group */
 export function taxonGroup(id: string): TaxonGroup {
   const found = GROUPS.find((candidate) => candidate.id === id);
-  if (!found) throw new RangeError(`group must be a known one, got ${id}`);
+  if (!found) throw new OutOfRange(`group must be a known one, got ${id}`);
   return found;
 }

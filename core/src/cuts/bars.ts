@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 import type { LinearModel, Solve } from '../milp/index.ts';
 import { generatePatterns } from './generate.ts';
@@ -85,7 +86,7 @@ export function planCuts(request: CutRequest, solve: Solve, mostPatterns = MOST_
   const longest = Math.max(...stock.map(({ lengthCm }) => lengthCm));
   for (const { lengthCm } of pieces) {
     if (lengthCm > longest + 1e-9) {
-      throw new RangeError(
+      throw new OutOfRange(
         `pieces must fit into the stock: ${lengthCm} cm is longer than its longest, ${longest} cm`,
       );
     }
@@ -102,7 +103,7 @@ export function planCuts(request: CutRequest, solve: Solve, mostPatterns = MOST_
   const model = modelOf(columns, wanted, stock, { whole: true, buying: BOUGHT });
   const solution = solve(model, { seconds: SECONDS });
   if (solution.status === 'infeasible' || solution.values.length === 0) {
-    throw new RangeError('stockCm must suffice for these pieces: add lengths or cut fewer');
+    throw new OutOfRange('stockCm must suffice for these pieces: add lengths or cut fewer');
   }
   const times = solution.values.map(Math.round);
   const patterns = patternsOf(columns, times, pieces, stock, kerfCm);
@@ -181,7 +182,7 @@ function merged(lengths: readonly Stock[], what: string): Stock[] {
   for (const { lengthCm, count, toBuy } of lengths) {
     within(`lengthCm of a ${what}`, lengthCm, 0.1, 10_000);
     if (!(count >= 1) || (Number.isFinite(count) && !Number.isInteger(count))) {
-      throw new RangeError(`count of a ${what} must be a whole number above 0, got ${count}`);
+      throw new OutOfRange(`count of a ${what} must be a whole number above 0, got ${count}`);
     }
     const key = `${lengthCm}|${toBuy}`;
     const before = byLength.get(key)?.count ?? 0;

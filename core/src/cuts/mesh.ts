@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 import type { Constraint, Solve, Variable } from '../milp/index.ts';
 import { maximalPatterns, type Counts } from './patterns.ts';
@@ -67,7 +68,7 @@ export function planMesh(stock: MeshStock, pieces: readonly MeshPiece[], solve: 
     within('count', count, 1, 1000);
     const goes = (across: number, along: number) => across <= stock.widthCm && along <= mostDeep;
     if (!goes(widthCm, lengthCm) && !goes(lengthCm, widthCm)) {
-      throw new RangeError(
+      throw new OutOfRange(
         `pieces must fit into the stock: ${widthCm} × ${lengthCm} cm goes in neither way round`,
       );
     }
@@ -115,7 +116,7 @@ function stripsOf(widthCm: number, mostDeep: number, pieces: readonly MeshPiece[
       placed.map(({ piece }) => pieces[piece]!.count),
       MOST_PATTERNS,
     );
-    if (!patterns) throw new RangeError('too many different pieces: cut them in two batches');
+    if (!patterns) throw new OutOfRange('too many different pieces: cut them in two batches');
     return patterns.map((counts) => ({ deepCm, placed, counts }));
   });
 }
@@ -162,7 +163,7 @@ function solveSheets(
     depths.map(() => total),
     MOST_PATTERNS,
   );
-  if (!sheetPatterns) throw new RangeError('too many different pieces: cut them in two batches');
+  if (!sheetPatterns) throw new OutOfRange('too many different pieces: cut them in two batches');
   const first = strips.length;
   const variables: Variable[] = [
     ...strips.map((): Variable => ({ cost: 0, whole: true })),
@@ -197,7 +198,7 @@ function solveSheets(
     { seconds: SECONDS },
   );
   if (values.length === 0 || status === 'infeasible') {
-    throw new RangeError('sheets must suffice for these pieces: add sheets or cut fewer');
+    throw new OutOfRange('sheets must suffice for these pieces: add sheets or cut fewer');
   }
   return {
     times: values.slice(0, first).map(Math.round),

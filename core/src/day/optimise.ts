@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type {
   Dive,
   Dived,
@@ -140,11 +141,11 @@ export function optimiseDay(
         offer(plan);
       }
     }
-    if (!best) throw new RangeError(TOO_SHORT);
+    if (!best) throw new OutOfRange(TOO_SHORT);
     const proven = solved.status === 'optimal' && rings.length === 0;
     return { ...best, bound: proven ? best.worth : Math.max(bound, best.worth), proven };
   }
-  if (!best) throw new RangeError(TOO_SHORT);
+  if (!best) throw new OutOfRange(TOO_SHORT);
   return { ...(best as Found), bound, proven: false };
 }
 

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { planCuts, type CutPlan } from '../cuts/index.ts';
 import type { Progress, Solve } from '../milp/index.ts';
 import type { SupportKindId } from '../support/index.ts';
@@ -329,7 +330,7 @@ function cutsFor({ plants, poles }: DayProblem, moves: readonly Move[], solve: S
       );
       return { kind, plan, fault: '' };
     } catch (error) {
-      if (error instanceof RangeError) return { kind, plan: null, fault: error.message };
+      if (error instanceof OutOfRange) return { kind, plan: null, fault: error.message };
       throw error;
     }
   });

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type { Component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import type { Part } from '../mixing/index.ts';
@@ -176,26 +177,26 @@ export function checkProblem(problem: DayProblem): DayProblem {
   within('number of dates', dates.length, 1, MOST_DATES);
   dates.forEach(({ date, minutes }, i) => {
     dayNumber(date);
-    if (!(minutes > 0)) throw new RangeError(`minutes must be above 0 on ${date}, got ${minutes}`);
+    if (!(minutes > 0)) throw new OutOfRange(`minutes must be above 0 on ${date}, got ${minutes}`);
     within('minutes', minutes, 1, LONGEST_DAY_MINUTES);
     if (i > 0 && date <= dates[i - 1]!.date) {
-      throw new RangeError('dates must each be after the one before');
+      throw new OutOfRange('dates must each be after the one before');
     }
   });
-  if (!Number.isInteger(hands)) throw new RangeError(`hands must be whole, got ${hands}`);
+  if (!Number.isInteger(hands)) throw new OutOfRange(`hands must be whole, got ${hands}`);
   within('hands', hands, 1, MOST_HANDS);
   if (money !== null) within('money', money, 0, Number.MAX_VALUE);
   const potIds = new Set(pots.map(({ id }) => id));
   const mixIds = new Set(mixes.map(({ id }) => id));
-  if (potIds.size !== pots.length) throw new RangeError('pots must each have an id of their own');
+  if (potIds.size !== pots.length) throw new OutOfRange('pots must each have an id of their own');
   for (const { name, gain, options, mix } of plants) {
     if (gain.length !== dates.length) {
-      throw new RangeError(`gain of ${name} must have one number for each date`);
+      throw new OutOfRange(`gain of ${name} must have one number for each date`);
     }
     gain.forEach((units) => within(`gain of ${name}`, units, -LARGEST_GAIN, LARGEST_GAIN));
-    if (!mixIds.has(mix)) throw new RangeError(`mix of ${name} must be one of the mixes`);
+    if (!mixIds.has(mix)) throw new OutOfRange(`mix of ${name} must be one of the mixes`);
     for (const { pot, minutes, filledL, penalty } of options) {
-      if (!potIds.has(pot)) throw new RangeError(`pot ${pot} of ${name} must be one of the pots`);
+      if (!potIds.has(pot)) throw new OutOfRange(`pot ${pot} of ${name} must be one of the pots`);
       positive(`minutes of ${name}`, minutes);
       within(`filledL of ${name}`, filledL, 0, 10_000);
       within(`penalty of ${name}`, penalty, 0, LARGEST_GAIN);
@@ -203,16 +204,16 @@ export function checkProblem(problem: DayProblem): DayProblem {
   }
   for (const { id, ready } of pots) {
     if (ready && (ready.length !== dates.length || ready.some((n, i) => n < (ready[i - 1] ?? 0)))) {
-      throw new RangeError(`ready of pot ${id} must have one count for each date, never falling`);
+      throw new OutOfRange(`ready of pot ${id} must have one count for each date, never falling`);
     }
   }
   const known = new Set(plants.map(({ id }) => id));
   for (const pin of pins) {
     if (!known.has(pin.plant)) {
-      throw new RangeError(`pins must be on plants of the day, got plant ${pin.plant}`);
+      throw new OutOfRange(`pins must be on plants of the day, got plant ${pin.plant}`);
     }
     if (pin.kind === 'on' && !dates.some(({ date }) => date === pin.date)) {
-      throw new RangeError(`pins must be on one of the dates, got ${pin.date}`);
+      throw new OutOfRange(`pins must be on one of the dates, got ${pin.date}`);
     }
   }
   return problem;

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 /**
  * Everything a look can find, with what it says of the four states.
  *
@@ -543,7 +544,7 @@ const byId = new Map(ALL_SIGNALS.map((definition) => [definition.id, definition]
 /** @throws RangeError for an unknown signal */
 export function signal(id: string): SignalDefinition {
   const found = byId.get(id);
-  if (!found) throw new RangeError(`signals.${id} is not a signal`);
+  if (!found) throw new OutOfRange(`signals.${id} is not a signal`);
   return found;
 }
 
@@ -552,14 +553,14 @@ export function weigh(id: string, value: SignalValue): { weights: Weights; text:
   const definition = signal(id);
   if (definition.kind === 'share') {
     if (typeof value !== 'number' || !(value >= 0 && value <= 1)) {
-      throw new RangeError(`signals.${id} must be between 0 and 1, got ${String(value)}`);
+      throw new OutOfRange(`signals.${id} must be between 0 and 1, got ${String(value)}`);
     }
     return { weights: definition.weights(value), text: definition.text(value) };
   }
   const chosen = definition.choices.find((candidate) => candidate.value === value);
   if (!chosen) {
     const known = definition.choices.map((candidate) => String(candidate.value)).join(', ');
-    throw new RangeError(`signals.${id} must be one of ${known}, got ${String(value)}`);
+    throw new OutOfRange(`signals.${id} must be one of ${known}, got ${String(value)}`);
   }
   return { weights: chosen.weights, text: chosen.text };
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type { Traits } from '../catalogue/index.ts';
 import { blend, blendOfRecipe, type Blend, type Part } from '../mixing/index.ts';
 import {
@@ -54,7 +55,7 @@ export function checkSituation(situation: Situation): Situation {
   checkSpot(situation.spot);
   dayNumber(situation.date);
   if (situation.lastRepot !== null && daysBetween(situation.lastRepot, situation.date) < 0) {
-    throw new RangeError(
+    throw new OutOfRange(
       `lastRepot must not be after date, got ${situation.lastRepot} after ${situation.date}`,
     );
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 
 /** Paper, mm. @source ISO 216 (A4); ANSI/ASME Y14.1 (Letter, 8.5 × 11 in) */
@@ -94,20 +95,20 @@ export function checkLabelSheet(sheet: LabelSheet): LabelSheet {
   positive('pitchXMm', pitchXMm);
   positive('pitchYMm', pitchYMm);
   if (columns > 1 && pitchXMm < widthMm - 1e-9) {
-    throw new RangeError(`pitchXMm must not be less than widthMm ${widthMm}, got ${pitchXMm}`);
+    throw new OutOfRange(`pitchXMm must not be less than widthMm ${widthMm}, got ${pitchXMm}`);
   }
   if (rows > 1 && pitchYMm < heightMm - 1e-9) {
-    throw new RangeError(`pitchYMm must not be less than heightMm ${heightMm}, got ${pitchYMm}`);
+    throw new OutOfRange(`pitchYMm must not be less than heightMm ${heightMm}, got ${pitchYMm}`);
   }
   const right = leftMm + (columns - 1) * pitchXMm + widthMm;
   if (right > paper.widthMm + SLACK_MM) {
-    throw new RangeError(
+    throw new OutOfRange(
       `columns do not fit: they end at ${right.toFixed(1)} mm of ${paper.widthMm} mm`,
     );
   }
   const bottom = topMm + (rows - 1) * pitchYMm + heightMm;
   if (bottom > paper.heightMm + SLACK_MM) {
-    throw new RangeError(
+    throw new OutOfRange(
       `rows do not fit: they end at ${bottom.toFixed(1)} mm of ${paper.heightMm} mm`,
     );
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { handlingOf, type Handling } from './handling.ts';
 import { usualN } from './retention.ts';
 
@@ -107,6 +108,6 @@ export const COMPONENTS: readonly Component[] = ROWS.map(
 /** @throws RangeError for an id that is not shipped */
 export function component(id: string): Component {
   const found = COMPONENTS.find((candidate) => candidate.id === id);
-  if (!found) throw new RangeError(`component must be a known one, got ${id}`);
+  if (!found) throw new OutOfRange(`component must be a known one, got ${id}`);
   return found;
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 /** What keepers avoid for its origin; a component may hold several. */
 export const CONTENTS = {
   peat: 'peat',
@@ -82,7 +83,7 @@ const ROWS: Record<string, Row> = {
 /** @throws RangeError for an id that is not in the table */
 export function handlingOf(id: string): Handling {
   const row = ROWS[id];
-  if (!row) throw new RangeError(`component must be a known one, got ${id}`);
+  if (!row) throw new OutOfRange(`component must be a known one, got ${id}`);
   const [ph, buffers, rinseMinutes, soakMinutes, rewets, contains = []] = row;
   return { ph, buffers, contains, rinseMinutes, soakMinutes, rewets };
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 import { meanWaterInColumn, POROMETER_CM, retentionFromColumn, waterAt } from './retention.ts';
 
@@ -60,12 +61,12 @@ export function kitchenTest(reading: KitchenReading, n: number): KitchenResult {
   within('heightCm', heightCm, 3, 60);
   within('readToL', readToL, 0.0001, 0.5);
   if (pouredL >= mediumL) {
-    throw new RangeError(
+    throw new OutOfRange(
       `pouredL must be less than the medium (${mediumL} L), got ${pouredL}: was the plug tight, and did it stand above the medium?`,
     );
   }
   if (drainedL >= pouredL) {
-    throw new RangeError(
+    throw new OutOfRange(
       `drainedL must be less than what was poured (${pouredL} L), got ${drainedL}: was the medium dry at the start?`,
     );
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type { IsoDate } from '../season/index.ts';
 import { within } from '../number/index.ts';
 import { component, type Component } from './components.ts';
@@ -55,7 +56,7 @@ export function componentOf(record: ComponentRecord): Component {
     if (!own) continue;
     const { least, most } = COMPONENT_NUMBERS[id];
     if (own.value === null) {
-      if (id !== 'halfLifeMonths') throw new RangeError(`${id} must be a number`);
+      if (id !== 'halfLifeMonths') throw new OutOfRange(`${id} must be a number`);
     } else within(id, own.value, least, most);
     values[id] = own.value;
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { COMPONENTS, type Component } from './components.ts';
 import type { Content } from './handling.ts';
 import {
@@ -54,10 +55,10 @@ export function pantryOf(
 
 function finder<T extends { id: string }>(what: string, rows: readonly T[]): (id: string) => T {
   const byId = new Map(rows.map((row) => [row.id, row]));
-  if (byId.size < rows.length) throw new RangeError(`${what} must not stand twice in a pantry`);
+  if (byId.size < rows.length) throw new OutOfRange(`${what} must not stand twice in a pantry`);
   return (id) => {
     const found = byId.get(id);
-    if (!found) throw new RangeError(`${what} must be a known one, got ${id}`);
+    if (!found) throw new OutOfRange(`${what} must be a known one, got ${id}`);
     return found;
   };
 }
@@ -85,19 +86,19 @@ export function permitted({ components, avoided }: Pantry): Component[] {
  * @throws RangeError naming what is wrong: no part, one that is not above 0, a component twice
  */
 export function checkParts(parts: readonly RecipePart[]): readonly RecipePart[] {
-  if (parts.length === 0) throw new RangeError('parts must name at least one component');
+  if (parts.length === 0) throw new OutOfRange('parts must name at least one component');
   const seen = new Set<string>();
   for (const { component: id, parts: amount } of parts) {
     if (!(Number.isFinite(amount) && amount >= 0)) {
-      throw new RangeError(`parts must be 0 or more, got ${String(amount)} of ${id}`);
+      throw new OutOfRange(`parts must be 0 or more, got ${String(amount)} of ${id}`);
     }
     if (seen.has(id)) {
-      throw new RangeError(`parts must name a component once, got ${id} twice: add its parts up`);
+      throw new OutOfRange(`parts must name a component once, got ${id} twice: add its parts up`);
     }
     seen.add(id);
   }
   if (!parts.some(({ parts: amount }) => amount > 0)) {
-    throw new RangeError('parts must not all be 0');
+    throw new OutOfRange('parts must not all be 0');
   }
   return parts;
 }

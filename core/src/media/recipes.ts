@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { TOP_DRESSINGS, type RecipeExtras } from './extras.ts';
 
 /** So many measured parts of a component, by its id. */
@@ -116,14 +117,14 @@ export type MediumKind = (typeof MEDIUM_KINDS)[number]['id'];
 /** @throws RangeError for an id that is not shipped */
 export function recipe(id: string): Recipe {
   const found = RECIPES.find((candidate) => candidate.id === id);
-  if (!found) throw new RangeError(`recipe must be a known one, got ${id}`);
+  if (!found) throw new OutOfRange(`recipe must be a known one, got ${id}`);
   return found;
 }
 
 /** The recipe that stands for a kind of medium. @throws RangeError for an unknown kind */
 export function recipeOfKind(kind: MediumKind): Recipe {
   const found = MEDIUM_KINDS.find((candidate) => candidate.id === kind);
-  if (!found) throw new RangeError(`kind of medium must be a known one, got ${String(kind)}`);
+  if (!found) throw new OutOfRange(`kind of medium must be a known one, got ${String(kind)}`);
   return recipe(found.recipe);
 }
 

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { bisect, gaussLegendre8, positive, within } from '../number/index.ts';
 import { sectionCm2, volumeBelowL, type PotShape } from '../pots/index.ts';
 
@@ -123,7 +124,7 @@ export function retentionFromColumn(
   const thetaR = RESIDUAL_SHARE * totalPorosity;
   const mostAir = totalPorosity - thetaR;
   if (!(air > 0 && air < mostAir)) {
-    throw new RangeError(
+    throw new OutOfRange(
       `${name} must lie between 0 and ${mostAir.toFixed(3)} for this porosity, got ${air}`,
     );
   }
@@ -139,7 +140,7 @@ export function retentionFromColumn(
   try {
     logAlpha = bisect(tooMuchWater, Math.log(1e-6), Math.log(1e6), 1e-9);
   } catch {
-    throw new RangeError(`${name} of ${air} cannot be reached with n = ${n}`);
+    throw new OutOfRange(`${name} of ${air} cannot be reached with n = ${n}`);
   }
   return curve(logAlpha);
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive } from '../number/index.ts';
 import { retentionFromPorometer, waterAt, type Component, type WaterAt } from '../media/index.ts';
 import { packingDensity } from './packing.ts';
@@ -57,7 +58,7 @@ export function waterOf(ingredient: Ingredient): WaterAt {
 export function blend(parts: readonly Part[]): Blend {
   for (const { parts: amount } of parts) {
     if (!(Number.isFinite(amount) && amount >= 0)) {
-      throw new RangeError(`parts must be 0 or more, got ${String(amount)}`);
+      throw new OutOfRange(`parts must be 0 or more, got ${String(amount)}`);
     }
   }
   const measured = positive(

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 import type { Component } from '../media/index.ts';
 import type { Constraint, Solve, Variable } from '../milp/index.ts';
@@ -84,7 +85,7 @@ export function designMix(request: DesignRequest, solve: Solve): Design {
   const found = totalParts
     .map((total) => solve(modelFor(request, total), { seconds: SECONDS, gap: GAP }))
     .filter(({ values }) => values.length > 0);
-  if (found.length === 0) throw new RangeError('targets must leave some recipe: none was found');
+  if (found.length === 0) throw new OutOfRange('targets must leave some recipe: none was found');
   const best = found.reduce((a, b) => (b.objective < a.objective - CLOSE ? b : a));
   const counts = simplest(best.values.slice(0, components.length).map(Math.round));
   const parts = counts.flatMap((count, i): Part<Component>[] =>
@@ -124,14 +125,14 @@ function checkRequest(request: DesignRequest): void {
   within('mostComponents', mostComponents, 1, MOST_COMPONENTS);
   for (const { property, low, high, importance } of targets) {
     if (property === 'pricePerL' && components.some((c) => (priceOf?.(c) ?? null) === null)) {
-      throw new RangeError('pricePerL needs the price of every component that may be used');
+      throw new OutOfRange('pricePerL needs the price of every component that may be used');
     }
     positive('importance', importance);
     if (low === undefined && high === undefined) {
-      throw new RangeError(`${property} must have a low or a high`);
+      throw new OutOfRange(`${property} must have a low or a high`);
     }
     if (low !== undefined && high !== undefined && low > high) {
-      throw new RangeError(`${property} must not have its low (${low}) above its high (${high})`);
+      throw new OutOfRange(`${property} must not have its low (${low}) above its high (${high})`);
     }
   }
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 
@@ -63,7 +64,7 @@ export function planMound({ mouthCm, core, marginCm, overCm, rootsL = 0 }: Mound
   positive('core.topDiameterCm', core.topDiameterCm);
   positive('core.baseDiameterCm', core.baseDiameterCm);
   if (widest >= diameterCm - 1) {
-    throw new RangeError(
+    throw new OutOfRange(
       `core.topDiameterCm must leave half a centimetre of moss all round in a mound of ${diameterCm} cm, got ${widest}`,
     );
   }
@@ -72,7 +73,7 @@ export function planMound({ mouthCm, core, marginCm, overCm, rootsL = 0 }: Mound
   const coreL = frustumL(core.topDiameterCm, core.baseDiameterCm, core.heightCm);
   const mossL = Math.max(0, wholeL - coreL - rootsL);
   if (mossL <= 0) {
-    throw new RangeError(
+    throw new OutOfRange(
       `rootsL must leave room for moss, got ${rootsL} in ${wholeL.toFixed(2)} L`,
     );
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from './outOfRange.ts';
 /**
  * Root of an increasing or decreasing function by bisection: slower than the
  * clever methods and never wrong, which is what a monotone curve deserves.
@@ -19,7 +20,7 @@ export function bisect(
   if (fa === 0) return a;
   if (fb === 0) return b;
   if (fa > 0 === fb > 0) {
-    throw new RangeError(`no change of sign between ${low} and ${high}`);
+    throw new OutOfRange(`no change of sign between ${low} and ${high}`);
   }
   const risesFrom = fa < 0;
   while (b - a > tolerance) {

@@ -1,3 +1,4 @@
+import { OutOfRange } from './outOfRange.ts';
 /**
  * Guards that every model uses on its arguments, so that a wrong number is
  * named where it enters instead of surfacing as NaN three models later.
@@ -6,7 +7,7 @@
 /** @throws RangeError unless `value` is a finite number above 0 */
 export function positive(name: string, value: number): number {
   if (!(Number.isFinite(value) && value > 0)) {
-    throw new RangeError(`${name} must be a number above 0, got ${String(value)}`);
+    throw new OutOfRange(`${name} must be a number above 0, got ${String(value)}`);
   }
   return value;
 }
@@ -14,7 +15,7 @@ export function positive(name: string, value: number): number {
 /** @throws RangeError unless `value` is finite and within `low`…`high`, ends included */
 export function within(name: string, value: number, low: number, high: number): number {
   if (!(Number.isFinite(value) && value >= low && value <= high)) {
-    throw new RangeError(`${name} must be between ${low} and ${high}, got ${String(value)}`);
+    throw new OutOfRange(`${name} must be between ${low} and ${high}, got ${String(value)}`);
   }
   return value;
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import { usualHeadspaceCm, volumeBelowL, type PotShape } from '../pots/index.ts';
@@ -126,7 +127,7 @@ export function planPebbles(request: PebbleRequest): PebbleSetup {
   const { packing, dryKgPerL } = component('clayPebbles');
   const fillCm = inner.heightCm - usualHeadspaceCm(inner);
   const pebblesL = volumeBelowL(inner, fillCm) - rootsL;
-  if (pebblesL <= 0) throw new RangeError(`rootsL must leave room for pebbles, got ${rootsL}`);
+  if (pebblesL <= 0) throw new OutOfRange(`rootsL must leave room for pebbles, got ${rootsL}`);
   const levels = levelsOf(request, 1 - packing);
   const wickPlan = kind === 'wick' && wick ? wickOf(request, wick, fillCm) : null;
   const standsAt = kind === 'holes' ? 0 : gapCm;

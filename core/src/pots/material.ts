@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 /** What a pot is made of, and what that does to weight and drying. */
 export interface PotMaterial {
   id: PotMaterialId;
@@ -76,7 +77,7 @@ export type PotMaterialId = (typeof POT_MATERIALS)[number]['id'];
 /** @throws RangeError for a material that is not in the table */
 export function potMaterial(id: string): PotMaterial {
   const found = POT_MATERIALS.find((material) => material.id === id);
-  if (!found) throw new RangeError(`material must be a known one, got ${id}`);
+  if (!found) throw new OutOfRange(`material must be a known one, got ${id}`);
   return found;
 }
 

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive } from '../number/index.ts';
 
 /**
@@ -117,7 +118,7 @@ export function checkPot(pot: PotShape): PotShape {
   for (const [name, cm] of sizesOf(pot)) {
     positive(name, cm);
     if (cm < SMALLEST_POT_CM || cm > LARGEST_POT_CM) {
-      throw new RangeError(
+      throw new OutOfRange(
         `${name} must be between ${SMALLEST_POT_CM} and ${LARGEST_POT_CM} cm, got ${cm}`,
       );
     }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type { PotShape } from './shape.ts';
 
 /**
@@ -27,7 +28,7 @@ export const STANDARD_RIMS_CM = [
  */
 export function nominalPot(nominalCm: number, trade: TradeShapeId = 'azalea'): PotShape {
   const proportions = TRADE_SHAPES.find((candidate) => candidate.id === trade);
-  if (!proportions) throw new RangeError(`trade shape must be a known one, got ${String(trade)}`);
+  if (!proportions) throw new OutOfRange(`trade shape must be a known one, got ${String(trade)}`);
   const rounded = (cm: number) => Math.round(cm * 10) / 10;
   return {
     shape: trade === 'basket' ? 'bowl' : 'round',

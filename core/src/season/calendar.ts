@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 /** A calendar day, `YYYY-MM-DD`, without a time or a zone. */
 export type IsoDate = string;
 
@@ -12,7 +13,7 @@ export function dayNumber(date: IsoDate): number {
   if (before !== undefined) return before;
   const [, year, month, day] = (ISO.exec(date) ?? []).map(Number);
   if (year === undefined || !isRealDay(year, month!, day!)) {
-    throw new RangeError(`date must be a real day as YYYY-MM-DD, got ${date}`);
+    throw new OutOfRange(`date must be a real day as YYYY-MM-DD, got ${date}`);
   }
   const number = daysFromCivil(year, month!, day!);
   if (known.size >= MOST_KNOWN) known.clear();

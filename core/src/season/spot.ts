@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 
 /** Where a plant stands. */
@@ -66,7 +67,7 @@ export function checkSpot(spot: Spot): Spot {
   const temperatures =
     typeof spot.temperatureC === 'number' ? [spot.temperatureC] : spot.temperatureC;
   if (temperatures.length !== 1 && temperatures.length !== 12) {
-    throw new RangeError(`temperatureC must be one value or twelve, got ${temperatures.length}`);
+    throw new OutOfRange(`temperatureC must be one value or twelve, got ${temperatures.length}`);
   }
   for (const celsius of temperatures) within('temperatureC', celsius, -30, 50);
   positive('enoughMJ', lightClass(spot.light).enoughMJ);
@@ -76,6 +77,6 @@ export function checkSpot(spot: Spot): Spot {
 /** @throws RangeError for an unknown class */
 export function lightClass(id: LightClass): (typeof LIGHT_CLASSES)[number] {
   const found = LIGHT_CLASSES.find((candidate) => candidate.id === id);
-  if (!found) throw new RangeError(`light must be a known class, got ${String(id)}`);
+  if (!found) throw new OutOfRange(`light must be a known class, got ${String(id)}`);
   return found;
 }

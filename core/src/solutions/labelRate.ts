@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 
 /** A bottle of liquid feed and what its label allows, mL per litre of water. */
@@ -31,7 +32,7 @@ export function pourOf(bottle: FeedBottle, mlPerL: number, totalL: number): numb
   positive('mostMlPerL', bottle.mostMlPerL);
   within('mlPerL', mlPerL, 0, 100);
   if (mlPerL > bottle.mostMlPerL) {
-    throw new RangeError(
+    throw new OutOfRange(
       `mlPerL must not be above the label’s ${bottle.mostMlPerL} mL/L, got ${mlPerL}`,
     );
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import type { Section } from './section.ts';
 
 /** A kind of support, with what it is made of and what it asks. */
@@ -163,6 +164,6 @@ export const SUPPORT_KINDS: readonly SupportKind[] = [
 /** @throws RangeError for a kind that is not in the table */
 export function supportKind(id: string): SupportKind {
   const found = SUPPORT_KINDS.find((kind) => kind.id === id);
-  if (!found) throw new RangeError(`support must be a known kind, got ${id}`);
+  if (!found) throw new OutOfRange(`support must be a known kind, got ${id}`);
   return found;
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
 import { addDays, type IsoDate } from '../season/index.ts';
 import type { Climb, ReachedOn } from './climb.ts';
@@ -119,7 +120,7 @@ export function planSupport(request: SupportRequest): SupportPlan {
   within('plantCm', plantCm, 0, 1e4);
   const roomAboveCm = headroomCm === null ? Infinity : headroomCm - floorCm - depthCm;
   if (roomAboveCm < LEAST_ABOVE_CM) {
-    throw new RangeError(
+    throw new OutOfRange(
       `headroomCm of ${headroomCm} leaves ${Math.max(0, roomAboveCm).toFixed(0)} cm above the medium: too low for any support`,
     );
   }
@@ -206,12 +207,12 @@ function byWish(
 ): Sized {
   positive('lengthCm', lengthCm);
   if (lengthCm - depthCm > roomAboveCm + 1e-9) {
-    throw new RangeError(
+    throw new OutOfRange(
       `lengthCm of ${lengthCm.toFixed(0)} stands higher than the place has: at most ${(roomAboveCm + depthCm).toFixed(0)}`,
     );
   }
   if (lengthCm < depthCm + LEAST_ABOVE_CM) {
-    throw new RangeError(
+    throw new OutOfRange(
       `lengthCm must be at least ${(depthCm + LEAST_ABOVE_CM).toFixed(0)} to reach the pot's floor and hold anything, got ${lengthCm.toFixed(0)}`,
     );
   }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../number/outOfRange.ts';
 import { medianSorted } from 'simple-statistics';
 import { normalQuantile } from './normal.ts';
 import { varianceOfS } from './mannKendall.ts';
@@ -34,7 +35,7 @@ export function theilSen(points: readonly Point[], confidence = 0.9): RobustLine
       if (run !== 0) slopes.push((points[j]!.y - points[i]!.y) / run);
     }
   }
-  if (slopes.length === 0) throw new RangeError('points must hold two different x');
+  if (slopes.length === 0) throw new OutOfRange('points must hold two different x');
   slopes.sort((a, b) => a - b);
   const slope = medianSorted(slopes);
   const half =

@@ -66,6 +66,13 @@ export function openFile(path: string): OpenFile {
   };
 }
 
+/** Opens a collection to read it only, beside the connection that writes. @throws Error of SQLite */
+export function openReader(path: string): OpenFile {
+  const file = openFile(path);
+  file.exec('PRAGMA query_only = ON');
+  return file;
+}
+
 /**
  * Drizzle on libsql. Drizzle's own entry point loads the package that it was
  * written for, which compiles at install; its session only needs the same
@@ -74,8 +81,14 @@ export function openFile(path: string): OpenFile {
 function queryBuilder(file: Sqlite): Db {
   const dialect = new SQLiteSyncDialect();
   const session = new BetterSQLiteSession(nesting(file) as never, dialect, undefined, {});
-  return new BaseSQLiteDatabase('sync', dialect, session as never, undefined) as unknown as Db;
+  const db = new BaseSQLiteDatabase('sync', dialect, session as never, undefined) as unknown as Db;
+  writing.set(db, () => file.inTransaction);
+  return db;
 }
+
+const writing = new WeakMap<Db, () => boolean>();
+/** Whether a transaction is open: what is read then may never come to stand. */
+export const inTransaction = (db: Db): boolean => writing.get(db)?.() ?? false;
 
 /**
  * The same file, whose transactions may stand within each other: one that is begun while another

@@ -1,3 +1,4 @@
+import { OutOfRange } from '@fernbank/core';
 import { createHash, randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { and, eq, gt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -43,7 +44,7 @@ export class Door {
     cost: ScryptOptions = COST,
   ): Promise<Door> {
     if (passphrase.length < SHORTEST_PASSPHRASE) {
-      throw new RangeError(
+      throw new OutOfRange(
         `passphrase must have at least ${SHORTEST_PASSPHRASE} characters, got ${passphrase.length}`,
       );
     }

@@ -1,6 +1,5 @@
 import type { OpenFile } from '../db/driver.ts';
 import type { DeedKind } from '../db/history.ts';
-import { followTouched } from './touched.ts';
 import { watchRows } from './triggers.ts';
 
 /** What is about to be done. */
@@ -26,12 +25,9 @@ type Listener = (done: Done) => void;
 /** Does things so that they are remembered, and tells who listens once they stand. */
 export class Journal {
   readonly #listeners = new Set<Listener>();
-  #begins: (() => void) | null = null;
-  #ends: ((done: Done | null) => void) | null = null;
 
   constructor(readonly file: OpenFile) {
     watchRows(file);
-    followTouched(this);
   }
 
   /**
@@ -40,16 +36,10 @@ export class Journal {
    * @returns what it gave; the deed is null when no row changed
    */
   write<T>(intent: Intent, run: () => T): { result: T; done: Done | null } {
-    this.#begins?.();
-    let done: Done | null = null;
-    try {
-      const written = this.#written(intent, run);
-      ({ done } = written);
-      return written;
-    } finally {
-      this.#ends?.(done);
-      if (done) for (const listener of this.#listeners) listener(done);
-    }
+    const written = this.#written(intent, run);
+    const { done } = written;
+    if (done) for (const listener of this.#listeners) listener(done);
+    return written;
   }
 
   #written<T>(intent: Intent, run: () => T): { result: T; done: Done | null } {
@@ -73,14 +63,6 @@ export class Journal {
   /** The deed that is being written. */
   deedNow(): number {
     return Number(this.file.value('SELECT id FROM temp.deed_now'));
-  }
-
-  /** Is told before a write begins, and when it is over, whether or not anything came of it. */
-  onBegin(begins: () => void): void {
-    this.#begins = begins;
-  }
-  onEnd(ends: (done: Done | null) => void): void {
-    this.#ends = ends;
   }
 
   /** Hears of every deed once it is kept. @returns how to stop */

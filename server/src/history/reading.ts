@@ -1,3 +1,4 @@
+import { OutOfRange } from '@fernbank/core';
 import type { Cell, Cells, OpenFile } from '../db/driver.ts';
 import type { DeedKind } from '../db/history.ts';
 import { tableNamed } from './tables.ts';
@@ -76,7 +77,7 @@ export function bin(file: OpenFile, since: string): DeedShown[] {
 /** One deed as the history shows it. @throws RangeError when there is none */
 export function deedShown(file: OpenFile, id: number): DeedShown {
   const [deed] = file.rows('SELECT * FROM deeds WHERE id = ?', id);
-  if (!deed) throw new RangeError(`deed must be one of the history, got ${id}`);
+  if (!deed) throw new OutOfRange(`deed must be one of the history, got ${id}`);
   return shown(file, deed);
 }
 

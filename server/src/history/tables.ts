@@ -1,3 +1,4 @@
+import { OutOfRange } from '@fernbank/core';
 import { getTableColumns, getTableName, is } from 'drizzle-orm';
 import { SQLiteTable } from 'drizzle-orm/sqlite-core';
 import * as schema from '../db/schema.ts';
@@ -54,7 +55,7 @@ export const REMEMBERED_TABLES: readonly RowTable[] = COLLECTION_TABLES.filter(
 /** @throws RangeError when there is no such table */
 export function tableNamed(name: string): RowTable {
   const table = COLLECTION_TABLES.find((one) => one.name === name);
-  if (!table) throw new RangeError(`table must be one of the collection's, got ${name}`);
+  if (!table) throw new OutOfRange(`table must be one of the collection's, got ${name}`);
   return table;
 }
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { judge, judgeAll } from '../services/judging.ts';
+import { openFile, type OpenFile } from '../db/driver.ts';
 import { plants } from '../db/schema.ts';
 import { isNull } from 'drizzle-orm';
 import { ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
@@ -29,6 +30,12 @@ const inShort = (judgements: ReturnType<typeof anew>) =>
       overrule,
     }))
     .sort((a, b) => a.id - b.id);
+
+function another(write: (file: OpenFile) => void): void {
+  const file = openFile(app.path);
+  write(file);
+  file.close();
+}
 
 describe('the judged collection', () => {
   const send = (path: string, body: object) => app.call.post(path).send(body);
@@ -66,8 +73,24 @@ describe('the judged collection', () => {
       const { items } = (await app.call.get('/api/history?limit=3')).body;
       for (const { id } of items) await app.call.post(`/api/history/${id}/undo`);
     },
-    // Past the journal, as another process would.
-    async (id) => app.file.run('UPDATE plants SET height_cm = 77 WHERE id = ?', id),
+    async (_id, n) =>
+      app.call.patch('/api/components/perlite').send({ bags: n, openL: 2, bagL: 40 }),
+    // Past the journal, as another program would.
+    async (id, n) =>
+      another((file) =>
+        file.run('UPDATE plants SET last_repot = ? WHERE id = ?', `2024-0${1 + (n % 9)}-11`, id),
+      ),
+    // Begun and given up: nothing of it stands.
+    async (id) => {
+      const { journal, file } = app;
+      const given = () =>
+        journal.write({ what: 'nothing in the end' }, () => {
+          file.run("UPDATE plants SET last_repot = '2019-01-01' WHERE id = ?", id);
+          judgeAll(file.db, TODAY);
+          throw new Error('given up');
+        });
+      expect(given).toThrow('given up');
+    },
   ];
 
   it('is what judging every plant anew would give, whatever was done in between', async () => {
@@ -95,5 +118,24 @@ describe('the judged collection', () => {
       (one) => before.get(one.file.plant.id) !== one,
     );
     expect(again.map(({ file }) => file.plant.id)).toEqual([plantId]);
+  });
+
+  it('judges nobody anew for a bag that was bought', async () => {
+    const before = judgeAll(app.file.db, TODAY);
+    await app.call.patch('/api/components/pumice').send({ bags: 3, bagL: 20 }).expect(200);
+    expect(judgeAll(app.file.db, TODAY)).toBe(before);
+    await app.call
+      .patch('/api/components/pumice')
+      .send({ own: { totalPorosity: { value: 0.7, on: TODAY } } })
+      .expect(200);
+    expect(judgeAll(app.file.db, TODAY)).not.toBe(before);
+  });
+
+  it('judges only the plants of a spot that changed', async () => {
+    const before = judgeAll(app.file.db, TODAY);
+    await app.call.patch('/api/spots/2').send({ temperatureC: 9 }).expect(200);
+    const again = judgeAll(app.file.db, TODAY).filter((one) => !before.includes(one));
+    expect(again.length).toBeGreaterThan(0);
+    expect(new Set(again.map(({ file }) => file.spot.id))).toEqual(new Set([2]));
   });
 });

@@ -1,46 +1,66 @@
 import type { Db } from '../db/driver.ts';
-import { versionOf } from '../db/version.ts';
-import type { Journal } from './journal.ts';
+import { sql } from 'drizzle-orm';
 
-/** What every plant's judgement rests on. */
-const FOR_ALL = new Set(['*', 'spots', 'settings', 'components', 'recipes', 'recipe_versions']);
+/** What a judgement rests on beside the plant's own rows; each is looked at more closely by who judges. */
+const SHARED = new Set(['spots', 'settings', 'components', 'recipes', 'recipe_versions']);
 
-/** Plants of which something changed since it was last asked; `all` when anything may have. */
-type Touched = Set<number> | 'all';
-
-interface Followed {
-  /** of the file, up to which `touched` is true */
-  version: string;
-  touched: Touched;
+/** What was touched since some change of the history. */
+export interface Touched {
+  plants: Set<number>;
+  spots: Set<number>;
+  /** settings, components or recipes */
+  shared: boolean;
 }
-const followed = new WeakMap<Db, Followed>();
+
+/** How far a reader of the history has come. */
+export interface Mark {
+  change: number;
+  restore: number;
+  /** changes when another connection wrote: past the journal, for all that is known */
+  foreign: number;
+}
 
 /**
- * Follows which plants are touched, so that a look at one does not have five thousand judged anew.
- * What is written past the journal, by another process or by the machine for itself, touches all.
+ * A connection that only reads learns of what others wrote past the journal from the one that writes
+ * through it: to itself, every write is another's.
  */
-export function followTouched(journal: Journal): void {
-  const { db } = journal.file;
-  const state: Followed = { version: '', touched: 'all' };
-  followed.set(db, state);
-  let before = '';
-  journal.onBegin(() => (before = versionOf(db)));
-  journal.onEnd((done) => {
-    if (before !== state.version) state.touched = 'all';
-    state.version = versionOf(db);
-    if (!done || state.touched === 'all') return;
-    if (done.tables.some((table) => FOR_ALL.has(table))) state.touched = 'all';
-    else for (const id of done.plantIds) state.touched.add(id);
-  });
+const followed = new WeakMap<Db, number>();
+export const followForeign = (db: Db, foreign: number): void => void followed.set(db, foreign);
+/** Whether a connection only reads: its transactions are views of one moment that stands. */
+export const isReading = (db: Db): boolean => followed.has(db);
+
+/** Changes when a connection other than this one has written. */
+export const foreignOf = (db: Db): number =>
+  followed.get(db) ?? db.get<{ data_version: number }>(sql`pragma data_version`).data_version;
+
+/** Where the history ends now. */
+export function markOf(db: Db): Mark {
+  const { change, restore } = db.get<{ change: number; restore: number }>(sql`
+    SELECT (SELECT coalesce(max(id), 0) FROM changes) AS change,
+      (SELECT coalesce(max(id), 0) FROM deeds WHERE kind = 'restore') AS restore`);
+  return { change, restore, foreign: foreignOf(db) };
 }
 
-/** What was touched since the last call; from now on it is counted anew. */
-export function takeTouched(db: Db): Touched {
-  const version = versionOf(db);
-  const state = followed.get(db);
-  const touched = state?.version === version ? state.touched : 'all';
-  const now = { version, touched: new Set<number>() };
-  if (state) Object.assign(state, now);
-  else followed.set(db, now);
+/** More than this is quicker judged as a whole. */
+const MOST_CHANGES = 50_000;
+
+/**
+ * What was touched between two marks, so that a look at one plant does not have five thousand judged
+ * anew; `all` when anything may have been: another file was restored, or somebody wrote past the journal.
+ */
+export function touchedBetween(db: Db, since: Mark, now: Mark): Touched | 'all' {
+  if (since.foreign !== now.foreign || since.restore !== now.restore) return 'all';
+  // Fewer than before: what was done last was not kept.
+  if (now.change < since.change || now.change - since.change > MOST_CHANGES) return 'all';
+  const touched: Touched = { plants: new Set(), spots: new Set(), shared: false };
+  if (now.change === since.change) return touched;
+  const rows = db.all<{ of: string; row: string; plant: number | null }>(sql`
+    SELECT DISTINCT "of", CASE "of" WHEN 'spots' THEN "row" ELSE '' END AS "row", plant_id AS plant
+    FROM changes WHERE id > ${since.change} AND id <= ${now.change}`);
+  for (const { of, row, plant } of rows) {
+    if (plant !== null) touched.plants.add(plant);
+    else if (of === 'spots') touched.spots.add(Number(row));
+    else if (SHARED.has(of)) touched.shared = true;
+  }
   return touched;
 }

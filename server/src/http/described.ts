@@ -19,10 +19,12 @@ export interface Described<Body> {
   kind?: DeedKind;
   /** a write that keeps its own transaction and tells the history itself */
   alone?: boolean;
-  /** waited for before a write begins, which itself must not wait: solvers are loaded here */
-  ready?: () => Promise<unknown>;
+  /** waited for before a write begins, which itself must not wait: solvers are loaded, the collection is read */
+  ready?: (request: Request, body: Body) => Promise<unknown>;
   /** works out the answer to a body, where that needs nothing but the body; or a promise of it */
   sum?: (body: Body) => unknown;
+  /** a sum that can take seconds: worked out where it keeps nobody waiting */
+  heavy?: boolean;
 }
 
 export interface Operation extends Described<never> {
@@ -31,9 +33,20 @@ export interface Operation extends Described<never> {
   path: string;
 }
 
-type Handler<Body> = (request: Request, response: Response, body: Body) => void | Promise<void>;
+type Handler<Body> = (
+  request: Request,
+  response: Response,
+  body: Body,
+  /** what `ready` came to */
+  ready?: unknown,
+) => void | Promise<void>;
 /** A write does not wait, unless it is `alone`: its transaction would stand open meanwhile. */
-type WriteHandler<Body> = (request: Request, response: Response, body: Body) => void;
+type WriteHandler<Body, Ready = unknown> = (
+  request: Request,
+  response: Response,
+  body: Body,
+  ready: Ready,
+) => void;
 
 /** Runs a write: as one transaction, remembered, answered once it stands. */
 export type Around = (
@@ -52,12 +65,18 @@ export class DescribedRouter {
   readonly operations: Operation[] = [];
   /** what stands around every write; set where the router is mounted */
   around: Around = (_operation, _request, _response, run) => run();
+  /** where heavy sums are worked out, answering in JSON; null: here */
+  apart: ((path: string, body: unknown, signal: AbortSignal) => Promise<string>) | null = null;
 
   get(path: string, what: Described<undefined>, handler: Handler<undefined>): void {
     this.add('get', path, what, handler);
   }
   post<Body>(path: string, what: Described<Body> & { alone: true }, handler: Handler<Body>): void;
-  post<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void;
+  post<Body, Ready = unknown>(
+    path: string,
+    what: Described<Body> & { ready?: (request: Request, body: Body) => Promise<Ready> },
+    handler: WriteHandler<Body, Ready>,
+  ): void;
   post<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
     this.add('post', path, { status: 201, ...what }, handler);
   }
@@ -77,7 +96,11 @@ export class DescribedRouter {
   ): void {
     this.describe('post', path, what);
     this.router.post(path, async (request, response) => {
-      response.json(await what.sum(check(what.body, request.body)));
+      const body = check(what.body, request.body);
+      if (!what.heavy || !this.apart) return void response.json(await what.sum(body));
+      const gone = new AbortController();
+      response.on('close', () => gone.abort());
+      response.type('json').send(await this.apart(path, body, gone.signal));
     });
   }
 
@@ -92,9 +115,9 @@ export class DescribedRouter {
       const given: unknown = request.body ?? (what.bodyOptional ? {} : undefined);
       const body = what.body ? check(what.body, given) : (undefined as Body);
       if (method === 'get') return handler(request, response, body);
-      await what.ready?.();
+      const ready = await what.ready?.(request, body);
       if (what.alone) return handler(request, response, body);
-      this.around(operation, request, response, () => void handler(request, response, body));
+      this.around(operation, request, response, () => void handler(request, response, body, ready));
     });
   }
 

@@ -1,3 +1,4 @@
+import { OutOfRange } from '@fernbank/core';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 
 /** A fault with its HTTP status and the one shape that every error has. */
@@ -21,9 +22,10 @@ export const invalid = (field: string, message: string) =>
 /** The core names the offending field first in its messages. */
 const FIELD_FIRST = /^([A-Za-z][\w.]*) (?:must|is|of)/;
 
-function asHttpError(error: unknown): HttpError | null {
+/** What is the caller's to put right; null: a fault of the program. */
+export function asHttpError(error: unknown): HttpError | null {
   if (error instanceof HttpError) return error;
-  if (error instanceof RangeError) {
+  if (error instanceof OutOfRange) {
     return new HttpError(422, 'outOfRange', error.message, FIELD_FIRST.exec(error.message)?.[1]);
   }
   if (error instanceof URIError) return new HttpError(400, 'badPath', 'the address is malformed');

@@ -168,7 +168,7 @@ export const labelSheet = () =>
     try {
       return checkLabelSheet(sheet);
     } catch (error) {
-      return helpers.message({ custom: (error as RangeError).message });
+      return helpers.message({ custom: (error as Error).message });
     }
   });
 

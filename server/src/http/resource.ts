@@ -3,6 +3,7 @@ import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Request, Response } from 'express';
 import Joi from 'joi';
 import type { Db } from '../db/driver.ts';
+import { orEach } from '../db/readable.ts';
 import { HttpError, notFound } from './errors.ts';
 import { rowId } from './fields.ts';
 import { check } from './validate.ts';
@@ -63,7 +64,14 @@ function byId(db: Db, table: TrackedTable) {
 
 /** One row or 404. */
 export function rowOr404<T extends TrackedTable>(db: Db, table: T, id: number, what: string) {
-  const row = byId(db, table).get({ id });
+  let row: object | undefined;
+  try {
+    row = byId(db, table).get({ id }) as object | undefined;
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    const why = `${what} ${id} cannot be read: its row is damaged. Bring back an earlier copy of the collection`;
+    throw new HttpError(409, 'damaged', why);
+  }
   if (!row) throw notFound(`${what} ${id}`);
   return row as T['$inferSelect'] & TrackedRow;
 }
@@ -124,14 +132,27 @@ function pageOf(db: Db, table: TrackedTable, filter: Filter | undefined): PageQu
   return query;
 }
 
+const idsOf = (db: Db, table: TrackedTable, filter: Filter | undefined, asked: object) =>
+  db
+    .select({ id: table.id })
+    .from(table)
+    .where(and(gt(table.id, sql.placeholder('cursor')), filter?.sql))
+    .orderBy(asc(table.id))
+    .limit(sql.placeholder('limit'))
+    .prepare()
+    .all({ ...asked })
+    .map(({ id }) => id as number);
+
 /** A page of rows by id, with the cursor of the next one. */
 export function page<T extends TrackedTable>(db: Db, table: T, request: Request, filter?: Filter) {
   const { cursor, limit } = check(pageQuery, request.query, true);
-  const rows = pageOf(db, table, filter).all({
-    ...filter?.params,
-    cursor,
-    limit: limit + 1,
-  }) as (T['$inferSelect'] & TrackedRow)[];
+  const asked = { ...filter?.params, cursor, limit: limit + 1 };
+  const read = () => pageOf(db, table, filter).all(asked) as TrackedRow[];
+  const rows = orEach(
+    read,
+    () => idsOf(db, table, filter, asked),
+    (id) => byId(db, table).get({ id }) as TrackedRow,
+  ) as (T['$inferSelect'] & TrackedRow)[];
   const items = rows.slice(0, limit);
   return { items, nextCursor: rows.length > limit ? items[items.length - 1]!.id : null };
 }

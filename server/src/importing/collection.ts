@@ -1,4 +1,5 @@
 import {
+  OutOfRange,
   MEDIUM_KINDS,
   nominalPot,
   POT_MATERIALS,
@@ -149,7 +150,7 @@ function checked(fate: Fate, make: () => PlantDeed): PlantDeed | null {
   try {
     return make();
   } catch (error) {
-    if (!(error instanceof HttpError || error instanceof RangeError)) throw error;
+    if (!(error instanceof HttpError || error instanceof OutOfRange)) throw error;
     fate.problems.push({ column: null, message: error.message });
     return null;
   }

@@ -72,6 +72,7 @@ const price = () => Joi.number().min(0).max(1e6).allow(null);
 /** A potting day that is told in full: nothing is read of the collection. */
 export const day: Described<DayBody> & Required<Pick<Described<DayBody>, 'body' | 'sum'>> = {
   summary: 'plan a potting day: plants, pots handed down, mixes, bags, within minutes and money',
+  heavy: true,
   body: Joi.object<DayBody>({
     date: isoDate(),
     minutes: minutes(),

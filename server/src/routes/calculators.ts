@@ -436,6 +436,7 @@ const stockLength = () => Joi.number().min(1).max(10_000).required();
 const pieceCount = () => Joi.number().integer().min(1).max(1000);
 const cuts: Calculator<CutsBody> = {
   summary: 'pieces cut from stock lengths with the least length used, proven where it can be',
+  heavy: true,
   body: Joi.object<CutsBody>({
     stockCm: Joi.array()
       .items(

@@ -5,6 +5,7 @@ import type { Context } from '../context.ts';
 import type { Db } from '../db/driver.ts';
 import { days } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
+import { markOf } from '../history/touched.ts';
 import { HttpError } from '../http/errors.ts';
 import { isoDate, rowId, supportKindId } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow } from '../http/resource.ts';
@@ -13,7 +14,8 @@ import { undoBody } from './history.ts';
 import { pin } from './pins.ts';
 import { dayCsv, DAY_LISTS } from '../services/dayLists.ts';
 import { doneOf, type DayRow } from '../services/dayOfRepot.ts';
-import { dayProblemFor, type DayAsk } from '../services/dayProblem.ts';
+import { dayProblemFor } from '../services/dayProblem.ts';
+import type { DayAsk } from '../services/dayReach.ts';
 import {
   carriedFrom,
   changeDay,
@@ -28,7 +30,6 @@ import {
   type ToldMove,
 } from '../services/days.ts';
 import { solver } from '../services/solver.ts';
-import { paceOf } from '../services/pace.ts';
 
 const MOST_PINS = 400;
 const potId = () => Joi.string().min(1).max(80);
@@ -112,7 +113,7 @@ const dayEvent = KINDS.reduceRight<Joi.Schema>(
 
 /** Potting days: what is asked of them, the plan that was settled on, and how far they have come. */
 export function dayRoutes(context: Context): DescribedRouter {
-  const { db } = context;
+  const { db, reader } = context;
   const routes = new DescribedRouter();
   const shown = (row: DayRow) => withProgress(db, row);
 
@@ -149,11 +150,8 @@ export function dayRoutes(context: Context): DescribedRouter {
   routes.get(
     '/:id/problem',
     { summary: 'all that a day is chosen from: plants, pots, mixes, stock, poles' },
-    (request, response) => {
-      const row = rowOr404(db, days, idOf(request), 'day');
-      const made = dayProblemFor(db, row, context.today());
-      response.json({ ...made, pace: paceOf(db), rev: row.rev });
-    },
+    (request, response) =>
+      reader.send(response, 'dayProblem', { id: idOf(request), today: context.today() }),
   );
   routes.post(
     '/:id/settle',
@@ -161,11 +159,21 @@ export function dayRoutes(context: Context): DescribedRouter {
       summary: 'settle a day on the moves that were chosen',
       body: settled,
       status: 200,
-      ready: solver,
+      ready: async (request) => {
+        await solver();
+        return reader.ask('dayProblem', { id: idOf(request), today: context.today() });
+      },
     },
-    (request, response, { moves, bound }) => {
-      checkFresh(request, rowOr404(db, days, idOf(request), 'day'));
-      sendRow(response, shown(settleDay(db, idOf(request), moves, bound, context.today())));
+    (request, response, { moves, bound }, read) => {
+      const id = idOf(request);
+      checkFresh(request, rowOr404(db, days, id, 'day'));
+      const today = context.today();
+      // What was done since it was read counts too.
+      const problem =
+        markOf(db).change === read.asOf
+          ? read.problem
+          : dayProblemFor(db, rowOr404(db, days, id, 'day'), today).problem;
+      sendRow(response, shown(settleDay(db, id, { problem, moves, bound, today })));
     },
   );
   routes.post(

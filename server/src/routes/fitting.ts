@@ -18,7 +18,6 @@ import {
   supportLength,
 } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
-import { fittingFor, plansWithPlants } from '../services/fitting.ts';
 import { invalid } from '../http/errors.ts';
 import { plantFile } from '../services/collection.ts';
 import { checkMix } from '../services/pantry.ts';
@@ -57,7 +56,7 @@ const fitPlan = Joi.object<FitPlan>({
 
 /** What a plant could move into, and what was settled on. */
 export function fittingRoutes(context: Context): DescribedRouter {
-  const { db } = context;
+  const { db, reader } = context;
   const routes = new DescribedRouter();
 
   routes.get(
@@ -66,14 +65,12 @@ export function fittingRoutes(context: Context): DescribedRouter {
       summary: 'pots, covers and supports that a plant could have, and its plan',
       query: dayQuery,
     },
-    (request, response) => {
-      const plant = rowOr404(db, plants, idOf(request), 'plant');
-      response.json(fittingFor(db, plant, asOf(context, request)));
-    },
+    (request, response) =>
+      reader.send(response, 'fitting', { plantId: idOf(request), date: asOf(context, request) }),
   );
-  routes.get('/plans', { summary: 'what was settled on, plant by plant' }, (_request, response) => {
-    response.json({ items: plansWithPlants(db, context.today()), nextCursor: null });
-  });
+  routes.get('/plans', { summary: 'what was settled on, plant by plant' }, (_request, response) =>
+    reader.send(response, 'plans', { date: context.today() }),
+  );
   routes.put(
     '/plants/:id/plan',
     { summary: 'settle on a pot, a mix and a support', body: fitPlan, status: 200 },

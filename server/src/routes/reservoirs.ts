@@ -6,8 +6,7 @@ import { plants, reservoirs } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { note } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
-import { judgeAll } from '../services/judging.ts';
-import { reservoirOfPlant, reservoirsOn, type ReservoirRow } from '../services/reservoirs.ts';
+import { reservoirOfPlant, type ReservoirRow } from '../services/reservoirs.ts';
 
 type ReservoirInput = Pick<ReservoirRow, 'fullL' | 'wick' | 'note'>;
 const reservoir = Joi.object<ReservoirInput>({
@@ -26,10 +25,8 @@ export function reservoirRoutes(context: Context): DescribedRouter {
   routes.get(
     '/',
     { summary: 'every plant over a reservoir as it stands on a day', query: dayQuery },
-    (request, response) => {
-      const date = asOf(context, request);
-      response.json({ items: reservoirsOn(db, judgeAll(db, date), date), nextCursor: null });
-    },
+    (request, response) =>
+      context.reader.send(response, 'reservoirs', { date: asOf(context, request) }),
   );
   routes.get(
     '/:id',

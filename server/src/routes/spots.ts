@@ -67,11 +67,17 @@ export function spotRoutes(context: Context): DescribedRouter {
 
   routes.post(
     '/:id/fine',
-    { summary: 'walked past the whole spot: nothing alarming was seen', body: fineBody },
-    (request, response, { date }) => {
-      notAhead(context, 'date', date);
-      const spot = rowOr404(db, spots, idOf(request), 'spot');
-      response.status(201).json(allFine(context.journal.file, spot.id, date));
+    {
+      summary: 'walked past the whole spot: nothing alarming was seen',
+      body: fineBody,
+      ready: (request, { date }) => {
+        notAhead(context, 'date', date);
+        const { id: spotId } = rowOr404(db, spots, idOf(request), 'spot');
+        return context.reader.ask('toBeNoted', { spotId, date });
+      },
+    },
+    (_request, response, { date }, noted) => {
+      response.status(201).json(allFine(context.journal.file, noted, date));
     },
   );
 

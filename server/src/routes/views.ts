@@ -1,8 +1,6 @@
 import {
   CONTENTS,
   GROUPS,
-  HEADLINES,
-  leadingReasons,
   PAPERS,
   searchTaxa,
   WETTING_SCHOOLS,
@@ -40,16 +38,15 @@ import {
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { heightOf, supportOf } from '../services/collection.ts';
-import { judge, judgeAll, readinessAhead, type Judgement } from '../services/judging.ts';
+import { judge } from '../services/judging.ts';
 import { quarantineFor } from '../services/quarantine.ts';
 import { reservoirOf } from '../services/reservoirs.ts';
-import { roundsOf } from '../services/rounds.ts';
 import { readSettings, writeSettings } from '../services/settings.ts';
 import { workedLike } from '../services/worked.ts';
 
 /** What shows the judged collection: nothing here is stored. */
 export function viewRoutes(context: Context): DescribedRouter {
-  const { db, journal } = context;
+  const { db, journal, reader } = context;
   const routes = new DescribedRouter();
   /** Rows with the deed that brought each, by which it is taken back. */
   const withDeed = <T extends { id: number }>(of: string, rows: readonly T[]) =>
@@ -58,19 +55,13 @@ export function viewRoutes(context: Context): DescribedRouter {
   routes.get(
     '/rounds',
     { summary: 'what asks for attention on a day, spot by spot', query: dayQuery },
-    (request, response) => {
-      response.json(roundsOf(db, asOf(context, request)));
-    },
+    (request, response) => reader.send(response, 'rounds', { date: asOf(context, request) }),
   );
 
   routes.get(
     '/verdicts',
     { summary: 'every plant, ranked by what waiting costs', query: dayQuery },
-    (request, response) => {
-      const date = asOf(context, request);
-      const items = judgeAll(db, date).map(summary).sort(byUrgency);
-      response.json({ date, items });
-    },
+    (request, response) => reader.send(response, 'verdicts', { date: asOf(context, request) }),
   );
 
   routes.get(
@@ -126,56 +117,6 @@ type OfPlant =
   | typeof repots
   | typeof measurements
   | typeof tasks;
-
-function byUrgency(a: Summary, b: Summary): number {
-  return (
-    HEADLINES.indexOf(a.headline) - HEADLINES.indexOf(b.headline) ||
-    b.costOfWaiting - a.costOfWaiting
-  );
-}
-
-type Summary = ReturnType<typeof summary>;
-
-/** What a list needs of the keeper's own word. */
-function overruleInShort({ overrule }: Judgement) {
-  if (!overrule) return null;
-  const { instead, until, reason } = overrule;
-  return { instead, until, reason };
-}
-
-function summary(judgement: Judgement) {
-  const { file, decision } = judgement;
-  const { plant, spot, taxon } = file;
-  return {
-    plantId: plant.id,
-    name: plant.name,
-    taxon: plant.taxon,
-    common: taxon.common,
-    spot: spot.name,
-    pot: plant.pot,
-    potMaterial: plant.potMaterial,
-    mediumKind: plant.mediumKind,
-    recipeId: plant.recipeId,
-    heightCm: heightOf(file).cm,
-    growthForm: file.situation.traits.growthForm,
-    supportCm: plant.supportCm,
-    headline: decision.headline,
-    week: decision.week,
-    lookAgain: decision.lookAgain,
-    group: taxon.group,
-    groupLabel: taxon.groupLabel,
-    overrule: overruleInShort(judgement),
-    lookWorth: judgement.lookDue.worth,
-    lookWhy: judgement.lookDue.why,
-    bloom: decision.bloomWeeksLeft,
-    refresh: decision.refresh,
-    states: decision.states,
-    costOfWaiting: decision.costOfWaiting,
-    contradictions: decision.contradictions,
-    reasons: leadingReasons(decision, 3),
-    readiness: readinessAhead(judgement),
-  };
-}
 
 /** What the core knows of names: the catalogue. */
 export function catalogueRoutes(): DescribedRouter {

@@ -1,5 +1,6 @@
 import { addDays, type DayLine, type IsoDate, type LaidDay } from '@fernbank/core';
-import { desc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { days, repots } from '../db/schema.ts';
 
@@ -7,7 +8,7 @@ export type DayRow = typeof days.$inferSelect;
 
 /** Repots that were done as part of a day, the newest first. */
 export const doneOf = (db: Db, dayId: number) =>
-  db.select().from(repots).where(eq(repots.dayId, dayId)).orderBy(desc(repots.id)).all();
+  readable(db, repots, eq(repots.dayId, dayId)).reverse();
 
 /** A plant that is potted so long after its day is no part of it any more, days. @source common practice, no source */
 const LINGERS_DAYS = 14;
@@ -22,7 +23,7 @@ export function dayOfRepot(
   plantId: number,
   date?: IsoDate,
 ): { day: DayRow; line: DayLine; laid: LaidDay } | null {
-  const open = db.select().from(days).where(eq(days.state, 'settled')).orderBy(desc(days.id)).all();
+  const open = readable(db, days, eq(days.state, 'settled')).reverse();
   for (const day of open) {
     const { plan: laid } = day;
     const line = laid?.lines.find(({ plant }) => plant === plantId);
@@ -44,7 +45,7 @@ export interface DateToPot {
 
 /** Every date on which plants are still to be potted, the next first; what lingers too long is left out. */
 export function datesToPot(db: Db, today: IsoDate): DateToPot[] {
-  const settled = db.select().from(days).where(eq(days.state, 'settled')).all();
+  const settled = readable(db, days, eq(days.state, 'settled'));
   return settled
     .flatMap((day) => {
       const done = new Set(doneOf(db, day.id).map(({ plantId }) => plantId));

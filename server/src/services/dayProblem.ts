@@ -1,9 +1,9 @@
 import {
+  OutOfRange,
   addDays,
   blend,
   climbAhead,
   fittedSteps,
-  gainOf,
   kindOfRecipe,
   ladderOptions,
   meanTemperatureC,
@@ -38,31 +38,19 @@ import {
   type SupportPlan,
   type Settings,
 } from '@fernbank/core';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { components, measurements, plans, pots, supports, type FitPlan } from '../db/schema.ts';
-import type { days } from '../db/days.ts';
 import { invalid } from '../http/errors.ts';
 import { heightOf, supportOf, type PlantRow } from './collection.ts';
 import { paceOf } from './pace.ts';
-import { judgeAll, type Judgement } from './judging.ts';
+import { askedOf, gainsOf, type DayAsk, type NotAsked } from './dayReach.ts';
+import { judgedOn, type Judgement } from './judging.ts';
 import { pantryFor } from './pantry.ts';
 import { quarantineFor } from './quarantine.ts';
 import { readSettings } from './settings.ts';
 import { isCounted } from './stockDraw.ts';
-
-type DayRow = typeof days.$inferSelect;
-export type DayAsk = Pick<
-  DayRow,
-  'dates' | 'hands' | 'money' | 'cleaning' | 'tubL' | 'nextChance' | 'potPrice' | 'pins'
->;
-
-/** A plant that a day does not consider, and why. */
-export interface NotAsked {
-  plant: number;
-  name: string;
-  text: string;
-}
 
 /** A plant with what it would be given, the pot aside. */
 interface Wanting {
@@ -80,6 +68,8 @@ const WORSE_PER_CM = { narrower: 0.03, wider: 0.045 } as const;
 const SOURCE_PENALTY = { free: 0, present: 0.01, soaking: 0.002, handedDown: 0.003, toBuy: 0 };
 const SETTLED_OTHERWISE = 0.08;
 const MOST_OPTIONS = 12;
+/** Of pots that are alike so many are offered to a plant. */
+const MOST_ALIKE = 6;
 const WEEKS_A_MONTH = 4.348;
 /** Verdicts look so far ahead. */
 const FARTHEST_DAYS = 350;
@@ -101,54 +91,10 @@ export function dayProblemFor(
     throw invalid('dates', `dates must lie within a year from today, got ${last}`);
   }
   const settings = readSettings(db);
-  const settled = new Map(
-    db
-      .select()
-      .from(plans)
-      .all()
-      .map((row) => [row.plantId, row.fit]),
-  );
-  const asked: Judgement[] = [];
-  const notAsked: NotAsked[] = [];
-  for (const judgement of judgeAll(db, today)) {
-    const { plant } = judgement.file;
-    const wish = ask.pins.some((pin) => pin.plant === plant.id && pin.kind !== 'notPot');
-    const text = wish ? null : whyNot(judgement, settled.has(plant.id), ask);
-    if (text === null) asked.push(judgement);
-    else notAsked.push({ plant: plant.id, name: plant.name, text });
-  }
+  const settled = new Map(readable(db, plans).map((row) => [row.plantId, row.fit]));
+  const { asked, notAsked } = askedOf(judgedOn(db, today), settled, ask, today);
   const maker = new ProblemMaker(db, ask, today, settings, asked, settled);
   return { problem: maker.problem(), notAsked };
-}
-
-/** Why a plant does not come into question; null: it does. */
-function whyNot(
-  { decision, overrule, file }: Judgement,
-  hasPlan: boolean,
-  { dates }: DayAsk,
-): string | null {
-  if (overrule?.instead === 'leave' && overrule.until > dates[0]!.date) {
-    return `you said to leave it until ${overrule.until}: ${overrule.reason}`;
-  }
-  if (overrule?.instead === 'repotNow' || hasPlan) return null;
-  switch (decision.headline) {
-    case 'rescueNow':
-    case 'repotNow':
-    case 'repotInWindow':
-      return null;
-    case 'lookFirst':
-      return 'look at it first: nothing is known of it';
-    case 'unpotAndLook':
-      return 'slide it out and look at its roots first';
-    case 'troubleshootFirst':
-      return 'the pot is unlikely to be its trouble: find that first';
-    case 'refresh':
-      return 'a refresh is enough';
-    case 'leave':
-      return file.plant.lastRepot
-        ? 'it is better left as it is'
-        : 'nothing says that it wants another pot';
-  }
 }
 
 class ProblemMaker {
@@ -159,6 +105,8 @@ class ProblemMaker {
   private readonly bars;
   private readonly pots = new Map<string, DayPot>();
   private readonly wanting: Wanting[];
+  /** pots that come free, by what they are */
+  private readonly left = new Map<string, PotOption[]>();
 
   constructor(
     private readonly db: Db,
@@ -170,16 +118,19 @@ class ProblemMaker {
   ) {
     this.pantry = pantryFor(db);
     this.pace = paceOf(db);
-    this.shelf = db
-      .select()
-      .from(pots)
-      .orderBy(asc(pots.id))
-      .all()
-      .filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0);
-    this.bars = db.select().from(supports).orderBy(asc(supports.id)).all();
+    this.shelf = readable(db, pots).filter(
+      ({ role, free, soaking }) => role === 'pot' && free + soaking > 0,
+    );
+    this.bars = readable(db, supports);
     for (const row of this.shelf) this.addShelfPot(row);
     this.wanting = asked.map((judgement) => this.wantingOf(judgement, settled));
     for (const { judgement } of this.wanting) this.addOwnPot(judgement.file.plant);
+    for (const { judgement } of this.wanting) {
+      const { id, name: label, pot: outside, potMaterial: material } = judgement.file.plant;
+      const likeness = JSON.stringify([outside, material]);
+      const pot: PotOption = { id: `left-${id}`, label, outside, material, source: 'handedDown' };
+      this.left.set(likeness, [...(this.left.get(likeness) ?? []), pot]);
+    }
   }
 
   problem(): DayProblem {
@@ -321,7 +272,7 @@ class ProblemMaker {
       return { plan: settledOn, isNew: true };
     } catch (error) {
       // A place too low for any support: the plant is potted without a new one.
-      if (error instanceof RangeError) return { plan: null, isNew: false };
+      if (error instanceof OutOfRange) return { plan: null, isNew: false };
       throw error;
     }
   }
@@ -329,17 +280,11 @@ class ProblemMaker {
   private plantOf(wanting: Wanting): DayPlant {
     const { judgement, mix, support } = wanting;
     const { plant, situation } = judgement.file;
-    const { dates, nextChance } = this.ask;
     const options = this.optionsOf(wanting);
     return {
       id: plant.id,
       name: plant.name,
-      gain: dates.map(({ date }) => {
-        // A day that has passed is judged as if it were today.
-        const on = date < this.today ? this.today : date;
-        const next = nextChance > on ? nextChance : addDays(on, 1);
-        return round(gainOf(judgement.decision, this.today, on, next));
-      }),
+      gain: gainsOf(judgement.decision, this.ask, this.today).map(round),
       tidiness: tidinessOf(situation.signals, quarantineFor(this.db, plant, this.today)),
       mix: mix.id,
       options: options.map(({ option }) => option),
@@ -441,15 +386,7 @@ class ProblemMaker {
         ...(row.emptyKg ? { emptyKg: row.emptyKg } : {}),
         features: features(row),
       })),
-      ...this.wanting
-        .filter(({ judgement }) => judgement.file.plant.id !== plant.id)
-        .map(({ judgement: { file } }): PotOption => ({
-          id: `left-${file.plant.id}`,
-          label: file.plant.name,
-          outside: file.plant.pot,
-          material: file.plant.potMaterial,
-          source: 'handedDown',
-        })),
+      ...this.leftBeside(plant),
     ];
     const all = ladderOptions(present, own);
     for (const { id, label, outside, material, source } of all) {
@@ -460,14 +397,18 @@ class ProblemMaker {
     return all;
   }
 
+  /** Pots that others leave: of many alike a few, other ones for every plant. */
+  private leftBeside({ id }: PlantRow): PotOption[] {
+    return [...this.left.values()].flatMap((alike) => {
+      const from = alike.length <= MOST_ALIKE ? 0 : id % alike.length;
+      return [...alike.slice(from), ...alike.slice(0, from)]
+        .filter((pot) => pot.id !== `left-${id}`)
+        .slice(0, MOST_ALIKE);
+    });
+  }
+
   private stockOf(mixes: readonly DayMix[]): DayProblem['stock'] {
-    const rows = new Map(
-      this.db
-        .select()
-        .from(components)
-        .all()
-        .map((row) => [row.key, row]),
-    );
+    const rows = new Map(readable(this.db, components).map((row) => [row.key, row]));
     const ids = [...new Set(mixes.flatMap(({ parts }) => parts.map((p) => p.ingredient.id)))];
     return ids.map((component) => {
       const row = rows.get(component);

@@ -8,13 +8,14 @@ import {
   type LaidDay,
   type Move,
 } from '@fernbank/core';
-import { desc, eq, ne } from 'drizzle-orm';
+import { eq, ne } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { days, plans, plants, supports, type CutBars, type FitPlan } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { doneOf, type DayRow } from './dayOfRepot.ts';
-import { dayProblemFor, type DayAsk } from './dayProblem.ts';
+import type { DayAsk } from './dayReach.ts';
 import { pantryFor } from './pantry.ts';
 import { readSettings } from './settings.ts';
 import { loadedSolver } from './solver.ts';
@@ -71,22 +72,25 @@ export function carriedFrom(db: Db, id: number): Pick<DayRow, 'mixed' | 'cut'> {
  * Settles a day on the moves that were chosen: laid out anew against the shelf
  * as it is now, kept with the day, and written into the plan of every plant.
  *
+ * @param problem  what the day was chosen from, as the collection stands now
  * @param bound  no plan is worth more, as far as the search had come
  * @throws HttpError 409 when shelf, stock or plants have changed since so that it no longer holds
  */
 export function settleDay(
   db: Db,
   id: number,
-  told: readonly ToldMove[],
-  bound: number | null,
-  today: IsoDate,
+  {
+    problem,
+    moves: told,
+    bound,
+    today,
+  }: { problem: DayProblem; moves: readonly ToldMove[]; bound: number | null; today: IsoDate },
 ): DayRow {
   const cuts = loadedSolver();
   const day = rowOr404(db, days, id, 'day');
   if (day.state !== 'planning') {
     throw new HttpError(409, 'settled', 'this day is settled already');
   }
-  const { problem } = dayProblemFor(db, day, today);
   const moves = told.map((move) => moveIn(problem, move));
   const plan = completeDay(problem, moves, bound ?? Infinity, cuts);
   checkHolds(problem, plan.moves, plan.short, plan.overdrawn);
@@ -425,7 +429,7 @@ export function takeDayBack(file: OpenFile, id: number, also: readonly number[])
 
 /** Days that are not over, the newest first, then those that are. */
 export function daysNow(db: Db): DayRow[] {
-  const open = db.select().from(days).where(ne(days.state, 'closed')).orderBy(desc(days.id)).all();
-  const over = db.select().from(days).where(eq(days.state, 'closed')).orderBy(desc(days.id)).all();
+  const open = readable(db, days, ne(days.state, 'closed')).reverse();
+  const over = readable(db, days, eq(days.state, 'closed')).reverse();
   return [...open, ...over];
 }

@@ -1,5 +1,6 @@
 import { addDays, wantsPot, type IsoDate } from '@fernbank/core';
 import { eq, isNull } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
 import { plantFile, type PlantRow } from './collection.ts';
@@ -25,18 +26,14 @@ const HAND_DOWN_WEEKS = 8;
 
 /** All that a plant could be fitted with, as the shelf and the other plants stand on a day. */
 export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
-  const shelf = db.select().from(pots).all();
+  const shelf = readable(db, pots);
   const present = shelf.find(({ id }) => id === plant.coverId) ?? null;
   return {
     pots: shelf.filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0),
     covers: shelf.filter(({ role, free }) => role === 'cover' && free > 0),
     presentCover: present,
     presentPot: shelf.find(({ id }) => id === plant.potId) ?? null,
-    supports: db
-      .select()
-      .from(supports)
-      .all()
-      .filter(({ free }) => free > 0),
+    supports: readable(db, supports).filter(({ free }) => free > 0),
     handDowns: handDownsFor(db, plant, date),
     headroomCm: db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!.headroomCm,
     day: dayFor(db, plant),

@@ -8,11 +8,13 @@ import {
   type IsoDate,
   type Settings,
 } from '@fernbank/core';
-import { and, asc, desc, eq, gt, inArray, isNull, lte } from 'drizzle-orm';
-import type { Db } from '../db/driver.ts';
+import { and, desc, eq, gt, inArray, isNull, lte } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
+import { inTransaction, type Db } from '../db/driver.ts';
 import { overrules, plants, spots } from '../db/schema.ts';
-import { takeTouched } from '../history/touched.ts';
+import { isReading, markOf, touchedBetween, type Mark } from '../history/touched.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
+import { mediaFingerprint } from './pantry.ts';
 import { readSettings } from './settings.ts';
 
 /** A plant with its verdict of the day. */
@@ -33,68 +35,154 @@ export interface LookDue {
 }
 export type OverruleRow = typeof overrules.$inferSelect;
 
-interface Remembered {
-  date: IsoDate;
-  judgements: Judgement[];
+/** A plant that cannot be judged: shown with why, never in the way of the others. */
+export interface Unjudged {
+  plantId: number;
+  name: string;
+  spotId: number;
+  spot: string;
+  why: string;
 }
-const remembered = new WeakMap<Db, Remembered>();
+
+/** The whole collection as of a date, in the order of spots. */
+export interface Judged {
+  judgements: Judgement[];
+  unjudged: Unjudged[];
+}
+
+interface Remembered extends Judged {
+  date: IsoDate;
+  mark: Mark;
+  /** what all plants share of settings and pantry, as a text that differs when they do */
+  shared: string;
+}
+/** The day that was asked for last, and one beside it. */
+const MOST_DATES = 2;
+const remembered = new WeakMap<Db, Remembered[]>();
+
+/** The whole collection judged as of a date; those that cannot be judged are left out. */
+export const judgeAll = (db: Db, date: IsoDate): Judgement[] => judgedOn(db, date).judgements;
 
 /**
- * The whole collection judged as of a date, in the order of spots. Only plants of which something
- * changed since are judged anew; all are when what they share changed.
+ * The whole collection judged as of a date. Only plants of which something changed since are judged
+ * anew; all are when what they share changed. What fails half-way leaves nothing remembered.
  */
-export function judgeAll(db: Db, date: IsoDate): Judgement[] {
-  const touched = takeTouched(db);
-  const kept = remembered.get(db);
-  if (!kept || kept.date !== date || touched === 'all') {
-    const judgements = judgeEach(db, date);
-    remembered.set(db, { date, judgements });
-    return judgements;
+export function judgedOn(db: Db, date: IsoDate): Judged {
+  const now = markOf(db);
+  // What is read within a write may never come to stand.
+  const passing = inTransaction(db) && !isReading(db);
+  const all = remembered.get(db) ?? [];
+  const kept = all.find((one) => one.date === date);
+  const others = all.filter((one) => one !== kept);
+  if (!passing) remembered.set(db, others);
+  const judged = kept ? brought(db, kept, now) : { ...judgedAnew(db, date), date, mark: now };
+  if (!passing) remembered.set(db, [judged, ...others].slice(0, MOST_DATES));
+  return judged;
+}
+
+/** What was judged before, with what was touched since judged again. */
+function brought(db: Db, kept: Remembered, now: Mark): Remembered {
+  const { date } = kept;
+  const touched = touchedBetween(db, kept.mark, now);
+  const anew = () => ({ ...judgedAnew(db, date), date, mark: now });
+  if (touched === 'all') return anew();
+  if (touched.shared && sharedBy(db) !== kept.shared) return anew();
+  const ids = new Set(touched.plants);
+  if (touched.spots.size > 0) {
+    for (const { id, spotId } of plantSpots(db)) if (touched.spots.has(spotId)) ids.add(id);
   }
-  if (touched.size > 0) kept.judgements = judgeAgain(db, date, kept.judgements, touched);
-  return kept.judgements;
+  if (ids.size === 0) return { ...kept, mark: now };
+  return { ...kept, ...judgedAmong(db, date, [...ids], kept), mark: now };
 }
 
-function judgeEach(db: Db, date: IsoDate): Judgement[] {
-  const present = db.select().from(plants).where(isNull(plants.goneOn)).all();
-  return judged(db, date, present, []);
-}
-
-function judgeAgain(
-  db: Db,
-  date: IsoDate,
-  before: readonly Judgement[],
-  touched: ReadonlySet<number>,
-): Judgement[] {
-  const again = db
-    .select()
+const plantSpots = (db: Db) =>
+  db
+    .select({ id: plants.id, spotId: plants.spotId })
     .from(plants)
-    .where(and(isNull(plants.goneOn), inArray(plants.id, [...touched])))
+    .where(isNull(plants.goneOn))
     .all();
-  const others = before.filter(({ file }) => !touched.has(file.plant.id));
-  return judged(db, date, again, others);
+
+function judgedAnew(db: Db, date: IsoDate): Judged & { shared: string } {
+  const ids = plantSpots(db).map(({ id }) => id);
+  return { ...judgedAmong(db, date, ids, { judgements: [], unjudged: [] }), shared: sharedBy(db) };
 }
 
-/** Plants judged, put among those that were judged before. */
-function judged(
-  db: Db,
-  date: IsoDate,
-  rows: readonly PlantRow[],
-  others: readonly Judgement[],
-): Judgement[] {
+/** What of settings and pantry a judgement rests on. */
+function sharedBy(db: Db): string {
+  const { whenSchool, sizeSchool, oldMediumSchool, groupSchools } = readSettings(db);
+  return JSON.stringify([
+    whenSchool,
+    sizeSchool,
+    oldMediumSchool,
+    groupSchools,
+    mediaFingerprint(db),
+  ]);
+}
+
+/** Plants judged one by one, put among those that were judged before. */
+function judgedAmong(db: Db, date: IsoDate, ids: readonly number[], before: Judged): Judged {
+  const again = new Set(ids);
   const settings = readSettings(db);
   const bySpot = new Map<number, SpotRow>();
-  for (const row of db.select().from(spots).orderBy(asc(spots.sortOrder), asc(spots.id)).all()) {
-    bySpot.set(row.id, row);
+  const inOrder = readable(db, spots).sort((a, b) => a.sortOrder - b.sortOrder || a.id - b.id);
+  for (const row of inOrder) bySpot.set(row.id, row);
+  const judgements = before.judgements.filter(({ file }) => !again.has(file.plant.id));
+  const unjudged = before.unjudged.filter(({ plantId }) => !again.has(plantId));
+  for (const [id, plant] of rowsOf(db, ids)) {
+    try {
+      if (plant instanceof Error) throw plant;
+      if (plant.goneOn !== null) continue;
+      const spot = bySpot.get(plant.spotId);
+      judgements.push(judge(db, plant, date, { settings, depth: 'brief', spot }));
+    } catch (error) {
+      unjudged.push(notJudged(db, id, bySpot, error));
+    }
   }
   const order = new Map([...bySpot.keys()].map((id, i) => [id, i]));
-  const fresh = rows.map((plant) =>
-    judge(db, plant, date, { settings, depth: 'brief', spot: bySpot.get(plant.spotId) }),
-  );
-  const place = ({ file: { plant } }: Judgement) => order.get(plant.spotId)!;
-  return [...others, ...fresh].sort(
-    (a, b) => place(a) - place(b) || a.file.plant.id - b.file.plant.id,
-  );
+  const place = ({ file: { plant } }: Judgement) => order.get(plant.spotId) ?? order.size;
+  return {
+    judgements: judgements.sort((a, b) => place(a) - place(b) || a.file.plant.id - b.file.plant.id),
+    unjudged: unjudged.sort((a, b) => a.plantId - b.plantId),
+  };
+}
+
+/** So many rows are read at a time. */
+const ROWS_AT_ONCE = 500;
+
+/** Plants by their ids; one whose row cannot be read at all comes as the fault that it is. */
+function* rowsOf(db: Db, ids: readonly number[]): Generator<[number, PlantRow | Error]> {
+  for (let at = 0; at < ids.length; at += ROWS_AT_ONCE) {
+    const some = ids.slice(at, at + ROWS_AT_ONCE);
+    const read = (few: number[]) => db.select().from(plants).where(inArray(plants.id, few)).all();
+    try {
+      for (const row of read(some)) yield [row.id, row];
+      continue;
+    } catch {
+      // One of them holds what is no JSON: found below.
+    }
+    for (const id of some) {
+      try {
+        for (const row of read([id])) yield [id, row];
+      } catch (error) {
+        yield [id, error instanceof Error ? error : new Error(String(error))];
+      }
+    }
+  }
+}
+
+function notJudged(
+  db: Db,
+  plantId: number,
+  bySpot: ReadonlyMap<number, SpotRow>,
+  error: unknown,
+): Unjudged {
+  const { name, spotId } = db
+    .select({ name: plants.name, spotId: plants.spotId })
+    .from(plants)
+    .where(eq(plants.id, plantId))
+    .get()!;
+  const why = error instanceof Error ? error.message : String(error);
+  return { plantId, name, spotId, spot: bySpot.get(spotId)?.name ?? '', why };
 }
 
 /** One plant judged as of a date. */

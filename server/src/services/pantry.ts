@@ -14,6 +14,7 @@ import {
   type RecipePart,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { components, recipes } from '../db/schema.ts';
 import { versionOf } from '../db/version.ts';
@@ -30,6 +31,20 @@ interface Kept {
 }
 const kept = new WeakMap<Db, Kept>();
 
+/** A text that differs when what media are made of does; stock, prices and notes are not in it. */
+export function mediaFingerprint(db: Db): string {
+  const own = readable(db, components);
+  const mixes = readable(db, recipes);
+  return JSON.stringify([
+    own.flatMap((row) => (standsAsShipped(row) ? [] : [[row.key, row.like, row.own, row.removed]])),
+    mixes.map(({ key, parts, removed }) => [key, parts, removed]),
+  ]);
+}
+
+/** A row that is there for its stock alone. */
+const standsAsShipped = ({ key, like, own, removed }: ComponentRow) =>
+  key === like && !removed && Object.keys(own).length === 0;
+
 /** The keeper's components and recipes; read anew when a row has changed. */
 export function pantryFor(db: Db): Pantry {
   return keptFor(db).pantry;
@@ -45,8 +60,8 @@ function keptFor(db: Db): Kept {
 }
 
 function readPantry(db: Db): Pantry {
-  const ownComponents = db.select().from(components).all();
-  const ownRecipes = db.select().from(recipes).all();
+  const ownComponents = readable(db, components);
+  const ownRecipes = readable(db, recipes);
   const present = <T extends { removed: boolean }>(rows: T[], removed: boolean) =>
     rows.filter((row) => row.removed === removed);
   const merged = <T extends { id: string }>(shipped: readonly T[], own: T[], gone: Set<string>) => {
@@ -61,18 +76,23 @@ function readPantry(db: Db): Pantry {
     recipes: present(ownRecipes, true),
   };
   return pantryOf(
-    merged(
-      COMPONENTS,
-      present(ownComponents, false).map((row) => componentOf(recordOf(row))),
-      keys(gone.components),
-    ),
+    merged(COMPONENTS, present(ownComponents, false).flatMap(componentIn), keys(gone.components)),
     merged(RECIPES, present(ownRecipes, false).map(recipeOf), keys(gone.recipes)),
     readSettings(db).avoided,
     {
-      components: gone.components.map((row) => componentOf(recordOf(row))),
+      components: gone.components.flatMap(componentIn),
       recipes: gone.recipes.map(recipeOf),
     },
   );
+}
+
+/** A component whose numbers cannot be is left out: what is mixed of it says so. */
+function componentIn(row: ComponentRow): Component[] {
+  try {
+    return [componentOf(recordOf(row))];
+  } catch {
+    return [];
+  }
 }
 
 /** A row, or one that is still as shipped. */

@@ -9,11 +9,11 @@ import {
 } from '@fernbank/core';
 import { and, asc, isNull, lte } from 'drizzle-orm';
 import type { Db, OpenFile } from '../db/driver.ts';
-import { looks, spots as spotRows, tasks } from '../db/schema.ts';
+import { looks, plants, spots as spotRows, tasks } from '../db/schema.ts';
 import { deedThatBrought } from '../history/dependents.ts';
 import { stamp } from '../http/resource.ts';
 import { datesToPot } from './dayOfRepot.ts';
-import { judgeAll, type Judgement } from './judging.ts';
+import { judgeAll, judgedOn, type Judgement, type Unjudged } from './judging.ts';
 import { reservoirsOn } from './reservoirs.ts';
 import type { TaskRow } from './tasks.ts';
 import { trayOn } from './tray.ts';
@@ -43,6 +43,8 @@ export interface Rounds {
   /** batches of the propagation tray that ask for something */
   tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
   spots: { id: number; name: string; plants: RoundsEntry[]; quiet: number }[];
+  /** plants that cannot be judged, and why */
+  unjudged: Unjudged[];
   /** the next date of a settled potting day, from a week before it */
   potting: { date: IsoDate; plants: number; minutes: number } | null;
 }
@@ -60,16 +62,25 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
     .all()
     .filter((task) => !isTaskOver(task, date));
   const due = new Map<number, TaskRow[]>();
-  for (const task of open) due.set(task.plantId, [...(due.get(task.plantId) ?? []), task]);
+  for (const task of open) {
+    const those = due.get(task.plantId);
+    if (those) those.push(task);
+    else due.set(task.plantId, [task]);
+  }
   const spots: Rounds['spots'] = [];
-  const judgements = judgeAll(db, date);
+  const stops = new Map<number, Rounds['spots'][number]>();
+  const { judgements, unjudged } = judgedOn(db, date);
   const overWater = new Map(
     reservoirsOn(db, judgements, date).map(({ plantId, state }) => [plantId, state.asks]),
   );
   for (const judgement of judgements) {
     const { plant, spot, taxon } = judgement.file;
-    let stop = spots.find(({ id }) => id === spot.id);
-    if (!stop) spots.push((stop = { id: spot.id, name: spot.name, plants: [], quiet: 0 }));
+    let stop = stops.get(spot.id);
+    if (!stop) {
+      stop = { id: spot.id, name: spot.name, plants: [], quiet: 0 };
+      stops.set(spot.id, stop);
+      spots.push(stop);
+    }
     const asks = asksOf(judgement, date, due.get(plant.id) ?? [], overWater.get(plant.id) ?? []);
     if (asks.length === 0) {
       stop.quiet += 1;
@@ -89,6 +100,7 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
     mostWorth: mostWorth(spots),
     tray: trayAsks(db, date),
     spots,
+    unjudged,
     potting: pottingOn(db, date),
   };
 }
@@ -103,7 +115,7 @@ function pottingOn(db: Db, date: IsoDate): Rounds['potting'] {
 function trayAsks(db: Db, date: IsoDate): Rounds['tray'] {
   const named = new Map(
     db
-      .select()
+      .select({ id: spotRows.id, name: spotRows.name })
       .from(spotRows)
       .all()
       .map(({ id, name }) => [id, name]),
@@ -165,13 +177,14 @@ export interface AllFine {
   earlier: number | null;
 }
 
-/**
- * One tap for a whole spot: every plant there was walked past, and nothing
- * alarming was seen. Plants that are to be rescued are left out: for them it
- * would not be true.
- */
-export function allFine(file: OpenFile, spotId: number, date: IsoDate): AllFine {
-  const { db } = file;
+/** Of a spot: the plants that are still to be noted as fine on a day, and the look of one that is. */
+export interface ToBeNoted {
+  plantIds: number[];
+  lookId: number | null;
+}
+
+/** Plants that are to be rescued are left out: of them it would not be true that nothing was seen. */
+export function toBeNoted(db: Db, spotId: number, date: IsoDate): ToBeNoted {
   const walked = judgeAll(db, date).filter(
     (one) => one.file.spot.id === spotId && one.decision.headline !== 'rescueNow',
   );
@@ -179,23 +192,39 @@ export function allFine(file: OpenFile, spotId: number, date: IsoDate): AllFine 
     seen.filter((look) => look.date === date && look.signals.allFine),
   );
   const known = new Set(notedBefore.map(({ plantId }) => plantId));
-  // A second tap says nothing new.
-  const fresh = walked.filter((one) => !known.has(one.file.plant.id));
-  const lookIds = fresh.map(
-    (one) =>
-      db
-        .insert(looks)
-        .values({
-          ...stamp(),
-          plantId: one.file.plant.id,
-          date,
-          signals: { allFine: true },
-          note: '',
-        })
-        .returning({ id: looks.id })
-        .get().id,
+  return {
+    plantIds: walked.map(({ file }) => file.plant.id).filter((id) => !known.has(id)),
+    lookId: notedBefore[0]?.id ?? null,
+  };
+}
+
+/** So many looks are written at a time: SQLite binds so many values. */
+const LOOKS_AT_ONCE = 500;
+
+/**
+ * One tap for a whole spot: every plant there was walked past, and nothing alarming was seen. A
+ * second tap says nothing new.
+ */
+export function allFine(file: OpenFile, { plantIds, lookId }: ToBeNoted, date: IsoDate): AllFine {
+  const { db } = file;
+  const there = new Set(
+    db
+      .select({ id: plants.id })
+      .from(plants)
+      .where(isNull(plants.goneOn))
+      .all()
+      .map(({ id }) => id),
   );
-  const [first] = notedBefore;
-  const earlier = lookIds.length === 0 && first ? deedThatBrought(file, 'looks', first.id) : null;
+  const noted = plantIds.filter((id) => there.has(id));
+  const lookIds: number[] = [];
+  for (let at = 0; at < noted.length; at += LOOKS_AT_ONCE) {
+    const rows = noted
+      .slice(at, at + LOOKS_AT_ONCE)
+      .map((plantId) => ({ ...stamp(), plantId, date, signals: { allFine: true }, note: '' }));
+    const added = db.insert(looks).values(rows).returning({ id: looks.id }).all();
+    lookIds.push(...added.map(({ id }) => id));
+  }
+  const earlier =
+    lookIds.length === 0 && lookId !== null ? deedThatBrought(file, 'looks', lookId) : null;
   return { lookIds, earlier };
 }

@@ -1,10 +1,11 @@
 import { DEFAULT_SETTINGS, type Settings } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { settings } from '../db/schema.ts';
 
 export function readSettings(db: Db): Settings {
-  const rows = db.select().from(settings).all();
+  const rows = readable(db, settings);
   return { ...DEFAULT_SETTINGS, ...Object.fromEntries(rows.map(({ key, value }) => [key, value])) };
 }
 

@@ -17,7 +17,8 @@ import {
   type TrayLook,
   type TrayMedium,
 } from '@fernbank/core';
-import { asc, desc, eq, isNotNull, sql } from 'drizzle-orm';
+import { eq, isNotNull, sql } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { batches, batchLooks, plants, repots, spots, tasks } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
@@ -43,20 +44,12 @@ export const livingOf = ({ count, lost, pottedOn }: BatchRow): number => count -
 
 /** Batches with their looks, when they move on and into what, and what became of them. */
 function filesOf(db: Db, rows: readonly BatchRow[]) {
-  const places = new Map(
-    db
-      .select()
-      .from(spots)
-      .all()
-      .map((spot) => [spot.id, spotOf(spot)]),
-  );
-  const seen = db
-    .select()
-    .from(batchLooks)
-    .orderBy(desc(batchLooks.date), desc(batchLooks.id))
-    .all();
+  const places = new Map(readable(db, spots).map((spot) => [spot.id, spotOf(spot)]));
+  const seen = readable(db, batchLooks).sort((a, b) => b.date.localeCompare(a.date) || b.id - a.id);
   const children = childrenOf(db);
-  return rows.map((batch) => {
+  // What stands in a spot that cannot be read is not judged.
+  const placed = rows.filter(({ spotId }) => places.has(spotId));
+  return placed.map((batch) => {
     const { method, medium } = batch;
     const looks = seen.filter(({ batchId }) => batchId === batch.id);
     const newest = looks[0] ?? null;
@@ -85,7 +78,8 @@ export const batchFile = (db: Db, batch: BatchRow): BatchFile => filesOf(db, [ba
 
 /** Plants that came out of batches, by the batch. */
 function childrenOf(db: Db): Map<number, { id: number; name: string }[]> {
-  const batchId = sql<number>`json_extract(${repots.before}, '$.fromBatch.id')`;
+  const batchId = sql<number>`CASE WHEN json_valid(${repots.before})
+    THEN json_extract(${repots.before}, '$.fromBatch.id') END`;
   const rows = db
     .select({ id: plants.id, name: plants.name, batchId })
     .from(repots)
@@ -112,7 +106,7 @@ function lookDay(
 
 /** Every batch that still holds something, those that ask for something first. */
 export function trayOn(db: Db) {
-  const rows = db.select().from(batches).orderBy(asc(batches.date), asc(batches.id)).all();
+  const rows = readable(db, batches).sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id);
   return filesOf(db, rows).sort((a, b) => turn(a) - turn(b));
 }
 const TURN = { late: 0, ready: 1, wait: 2, lost: 4 } as const;

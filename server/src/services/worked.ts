@@ -16,6 +16,7 @@ import {
   type Seen,
 } from '@fernbank/core';
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { readable } from '../db/readable.ts';
 import type { Cell, Db, OpenFile } from '../db/driver.ts';
 import { batches, outcomes, photos, plants, repots, tasks } from '../db/schema.ts';
 import { deedsThatChanged } from '../history/dependents.ts';
@@ -227,7 +228,7 @@ export function whatWorked(db: Db, { group, at }: { group?: string; at?: Checkpo
     groups: groupsJudged(db),
     factors,
     comparisons: comparisons(cases),
-    tray: traySuccess(db.select().from(batches).where(eq(batches.planned, false)).all()),
+    tray: traySuccess(readable(db, batches, eq(batches.planned, false))),
   };
 }
 

@@ -498,8 +498,17 @@ export type RoundsAsk =
   | { kind: 'task'; task: Task }
   | { kind: 'reservoir'; ask: ReservoirAsk };
 
+/** A plant that cannot be judged, and why. */
+export interface Unjudged {
+  plantId: number;
+  name: string;
+  spot: string;
+  why: string;
+}
+
 export interface Rounds {
   date: string;
+  unjudged: Unjudged[];
   mostWorth: number[];
   tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
   spots: {

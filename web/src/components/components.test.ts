@@ -177,6 +177,13 @@ describe('pictures in words', () => {
     expect(Number(at('2026-04-13').attributes('x'))).toBeCloseTo(4.2, 9);
     expect(at('2028-04-13').exists()).toBe(false);
   });
+
+  it('the ribbon has a bar for each week, the open ones apart', () => {
+    const readiness = Array.from({ length: 52 }, (_, week) => (week < 20 ? 0.8 : 0.1));
+    const ribbon = mount(ReadinessRibbon, { props: { readiness, week: null } });
+    const bars = (of: string) => ribbon.find(of).attributes('d')!.match(/M/g)!.length;
+    expect([bars('.open'), bars('.shut')]).toEqual([20, 32]);
+  });
 });
 
 describe('drafts', () => {

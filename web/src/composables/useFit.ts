@@ -1,4 +1,5 @@
 import {
+  OutOfRange,
   blend,
   climbAhead,
   CUTTING_START_CM,
@@ -273,7 +274,7 @@ export function useFit(loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting 
     try {
       return { plan: settleSupport(wanted.value, supportPlace(depthCm, floorCm)), fault: '' };
     } catch (error) {
-      if (error instanceof RangeError) return { plan: null, fault: error.message };
+      if (error instanceof OutOfRange) return { plan: null, fault: error.message };
       throw error;
     }
   }

@@ -364,6 +364,13 @@ export const en = {
     noAgeing: 'does not age',
     sources: 'Weights: common practice, no source. Form: docs/models.md.',
   },
+  unjudged: {
+    title: (count: number) =>
+      count === 1 ? '1 plant cannot be judged' : `${count} plants cannot be judged`,
+    mend: 'Change its record',
+    otherwise: 'Where that does not help, an earlier copy of the collection may:',
+    keeping: 'Safe keeping',
+  },
   verdicts: {
     title: 'Verdicts',
     intro: 'Every plant, ranked by what waiting costs.',

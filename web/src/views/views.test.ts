@@ -64,6 +64,7 @@ const button = (wrapper: Awaited<ReturnType<typeof open>>['wrapper'], text: stri
 describe('Rounds', () => {
   const rounds: Rounds = {
     date: TODAY,
+    unjudged: [],
     potting: null,
     mostWorth: [5],
     tray: [],
@@ -131,7 +132,9 @@ describe('Rounds', () => {
   });
 
   it('an empty collection leads to the first plant', async () => {
-    fakeServer({ 'GET /rounds': { date: TODAY, mostWorth: [], tray: [], spots: [] } });
+    fakeServer({
+      'GET /rounds': { date: TODAY, unjudged: [], mostWorth: [], tray: [], spots: [] },
+    });
     const { wrapper } = await open(RoundsView, '/rounds');
     expect(wrapper.find('a[href="/plants/new"]').exists()).toBe(true);
   });
@@ -181,12 +184,20 @@ describe('Verdicts', () => {
 
   it('shows week, reasons and contradictions, and filters by any of its words', async () => {
     fakeServer({
-      'GET /verdicts': pages([
-        summary({}),
-        summary({ plantId: 6, name: 'Bosun', spot: 'Porch', contradictions: ['wet and dry'] }),
-      ]),
+      'GET /verdicts': {
+        items: [
+          summary({}),
+          summary({ plantId: 6, name: 'Bosun', spot: 'Porch', contradictions: ['wet and dry'] }),
+        ],
+        unjudged: [
+          { plantId: 8, name: 'Coxswain', spot: 'Porch', why: 'there is no recipe own-9' },
+        ],
+      },
     });
     const { wrapper } = await open(VerdictsView, '/verdicts');
+    expect(wrapper.text()).toContain('1 plant cannot be judged');
+    expect(wrapper.text()).toContain('Coxswain (Porch): there is no recipe own-9.');
+    expect(wrapper.find('a[href="/plants/8/edit"]').exists()).toBe(true);
     expect(wrapper.text()).toContain('roots show');
     expect(wrapper.text()).toContain('Contradiction: wet and dry');
     await wrapper.find('input').setValue('porch bosun');

@@ -101,7 +101,7 @@ const outcome = computed((): { result: KitchenResult | null; fault: string } => 
   try {
     return { result: kitchenTest(reading.value, props.component.n), fault: '' };
   } catch (error) {
-    return { result: null, fault: (error as RangeError).message };
+    return { result: null, fault: (error as Error).message };
   }
 });
 const rows = computed(() => {

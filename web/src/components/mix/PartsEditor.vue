@@ -20,7 +20,7 @@ const fault = computed(() => {
     checkParts(parts.value);
     return '';
   } catch (error) {
-    return m.mix.partsFault((error as RangeError).message, (id) => label(id));
+    return m.mix.partsFault((error as Error).message, (id) => label(id));
   }
 });
 const label = (id: string) => store.pantry.component(id).label;

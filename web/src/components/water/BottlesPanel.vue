@@ -52,7 +52,7 @@ const poured = computed(() => {
     }));
     return { pours: pourOrder(feeds, volumeToL(totalL)), fault: '' };
   } catch (error) {
-    return { pours: [], fault: m.solutions.fault((error as RangeError).message) };
+    return { pours: [], fault: m.solutions.fault((error as Error).message) };
   }
 });
 </script>

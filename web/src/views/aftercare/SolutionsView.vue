@@ -56,7 +56,7 @@ function sum(inputs: (number | null)[], work: () => string): Sum {
   try {
     return { text: work(), fault: '' };
   } catch (error) {
-    return { text: '', fault: m.solutions.fault((error as RangeError).message) };
+    return { text: '', fault: m.solutions.fault((error as Error).message) };
   }
 }
 const bath = computed(() => (draft.value.bath ? BATHS[draft.value.bath] : null));

@@ -196,7 +196,7 @@ const outcome = computed((): { plan: TubPlan | null; fault: string } => {
     });
     return { plan, fault: '' };
   } catch (error) {
-    return { plan: null, fault: m.mix.tubFault((error as RangeError).message) };
+    return { plan: null, fault: m.mix.tubFault((error as Error).message) };
   }
 });
 const plan = computed(() => outcome.value.plan);

@@ -41,7 +41,7 @@ const outcome = computed((): { mound: Mound | null; fault: string } => {
       fault: '',
     };
   } catch (error) {
-    return { mound: null, fault: m.mix.mound.fault((error as RangeError).message) };
+    return { mound: null, fault: m.mix.mound.fault((error as Error).message) };
   }
 });
 const mound = computed(() => outcome.value.mound);

@@ -109,7 +109,7 @@ const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
       fault: '',
     };
   } catch (error) {
-    return { setup: null, fault: m.mix.pebbles.fault((error as RangeError).message) };
+    return { setup: null, fault: m.mix.pebbles.fault((error as Error).message) };
   }
 });
 const setup = computed(() => outcome.value.setup);

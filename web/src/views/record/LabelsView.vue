@@ -100,7 +100,7 @@ const refused = computed(() => {
     checkLabelSheet(own.value);
     return null;
   } catch (error) {
-    const { message } = error as RangeError;
+    const { message } = error as Error;
     const [field] = message.split(' ');
     return {
       field,

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { api, write } from '../../api/client.ts';
 import type { Rounds, RoundsAsk, Task } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
+import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -97,6 +98,7 @@ const late = (due: string) => {
       </p>
     </header>
     <FetchState :fault="fault" :loading="!rounds" @retry="load" />
+    <UnjudgedPanel v-if="rounds" :plants="rounds.unjudged" />
     <section v-if="rounds && rounds.spots.length === 0" class="panel stack">
       <h2>{{ m.rounds.emptyTitle }}</h2>
       <p>{{ m.rounds.empty }}</p>

@@ -2,9 +2,10 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client.ts';
-import type { VerdictSummary } from '../../api/types.ts';
+import type { Unjudged, VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import ReadinessRibbon from '../../components/verdict/ReadinessRibbon.vue';
+import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import YearRibbons from '../../components/verdict/YearRibbons.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -13,11 +14,10 @@ import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
-const {
-  value: verdicts,
-  fault,
-  load,
-} = useLoaded(() => api<{ items: VerdictSummary[] }>('/verdicts').then(({ items }) => items));
+const { value, fault, load } = useLoaded(() =>
+  api<{ items: VerdictSummary[]; unjudged: Unjudged[] }>('/verdicts'),
+);
+const verdicts = computed(() => value.value?.items);
 const { day } = useDates();
 const { said } = useUnits();
 const filter = ref<string | null>('');
@@ -89,6 +89,7 @@ function when(summary: VerdictSummary): string {
         >
       </div>
     </header>
+    <UnjudgedPanel v-if="value" :plants="value.unjudged" />
     <div v-if="verdicts && verdicts.length > 0" class="filters">
       <v-text-field
         v-model="filter"

@@ -1,0 +1,44 @@
+import type { IsoDate } from '@fernbank/core';
+import type { Db } from '../db/driver.ts';
+import { days, plants } from '../db/schema.ts';
+import { markOf } from '../history/touched.ts';
+import { rowOr404 } from '../http/resource.ts';
+import { dayProblemFor } from '../services/dayProblem.ts';
+import { fittingFor, plansWithPlants } from '../services/fitting.ts';
+import { judgeAll, judgedOn } from '../services/judging.ts';
+import { paceOf } from '../services/pace.ts';
+import { reservoirsOn } from '../services/reservoirs.ts';
+import { roundsOf, toBeNoted } from '../services/rounds.ts';
+import { verdictsOn } from '../services/verdicts.ts';
+
+/**
+ * What is asked of the whole collection: each is answered from one moment of the file, away from the
+ * thread that serves requests, so that nobody waits for what another one asked.
+ */
+export const QUESTIONS = {
+  rounds: (db: Db, { date }: { date: IsoDate }) => roundsOf(db, date),
+  verdicts: (db: Db, { date }: { date: IsoDate }) => verdictsOn(db, date),
+  reservoirs: (db: Db, { date }: { date: IsoDate }) => ({
+    items: reservoirsOn(db, judgeAll(db, date), date),
+    nextCursor: null,
+  }),
+  fitting: (db: Db, { plantId, date }: { plantId: number; date: IsoDate }) =>
+    fittingFor(db, rowOr404(db, plants, plantId, 'plant'), date),
+  plans: (db: Db, { date }: { date: IsoDate }) => ({
+    items: plansWithPlants(db, date),
+    nextCursor: null,
+  }),
+  dayProblem: (db: Db, { id, today }: { id: number; today: IsoDate }) => {
+    const row = rowOr404(db, days, id, 'day');
+    const { change: asOf } = markOf(db);
+    return { ...dayProblemFor(db, row, today), pace: paceOf(db), rev: row.rev, asOf };
+  },
+  toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
+    toBeNoted(db, spotId, date),
+  /** How many are judged: asked ahead of the first keeper. */
+  ahead: (db: Db, { date }: { date: IsoDate }) => judgedOn(db, date).judgements.length,
+} satisfies Record<string, (db: Db, params: never) => unknown>;
+
+export type Question = keyof typeof QUESTIONS;
+export type ParamsOf<Q extends Question> = Parameters<(typeof QUESTIONS)[Q]>[1];
+export type AnswerOf<Q extends Question> = ReturnType<(typeof QUESTIONS)[Q]>;

@@ -1,0 +1,14 @@
+import { calculatorRoutes } from '../routes/calculators.ts';
+import { answering } from './answering.ts';
+
+/** A heavy sum: the path of its calculator, and a body that was checked. */
+export interface AskedSum {
+  path: string;
+  body: unknown;
+}
+
+const { operations } = calculatorRoutes();
+
+answering(({ path, body }: AskedSum) =>
+  operations.find((operation) => operation.path === path)!.sum!(body as never),
+);
