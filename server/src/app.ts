@@ -36,6 +36,7 @@ import {
   repotRoutes,
   taskRoutes,
 } from './routes/records.ts';
+import { textOf } from './threads/thread.ts';
 import { visitRoutes } from './routes/visits.ts';
 import { spotRoutes } from './routes/spots.ts';
 import { catalogueRoutes, settingsRoutes, viewRoutes } from './routes/views.ts';
@@ -146,7 +147,9 @@ function api(context: Context): express.Router {
   const { sums } = context;
   for (const { at, routes: described } of places) {
     described.around = around;
-    if (sums) described.apart = (path, body, signal) => sums.ask(() => ({ path, body }), signal);
+    if (sums)
+      described.apart = (path, body, signal) =>
+        sums.ask(() => ({ path, body }), signal).then(textOf);
     routes.use(at || '/', described.router);
   }
   // Made when first asked for: its examples are worked out by the core.

@@ -130,7 +130,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     logger.info(told, 'open');
     // The first keeper to ask should not wait for code that runs for the first time; who asks at once is answered first.
     setTimeout(() => {
-      reader.json('ahead', { date: today() }).catch((error: unknown) => {
+      reader.ask('ahead', { date: today() }).catch((error: unknown) => {
         logger.error({ err: error as Error }, 'the collection could not be judged ahead');
       });
     }, AHEAD_MS).unref();

@@ -11,13 +11,14 @@ import type { OpenFile } from './db/driver.ts';
 import { openCollection } from './db/open.ts';
 import { deedThatBrought } from './history/dependents.ts';
 import { Journal } from './history/journal.ts';
-import { contextOf } from './context.ts';
+import { contextOf, type Context } from './context.ts';
 import { Door } from './door/door.ts';
 
 /** An application on a collection of its own, on a day that stands still. */
 export interface TestApp {
   call: ReturnType<typeof request>;
   app: Express;
+  context: Context;
   file: OpenFile;
   journal: Journal;
   path: string;
@@ -63,11 +64,10 @@ function served(
 ): TestApp {
   const today = () => day;
   const journal = new Journal(file);
-  const app = createApp(
-    contextOf({ file, path, journal, door, today, version: 'test' }),
-    pino({ level: 'silent' }),
-  );
+  const context = contextOf({ file, path, journal, door, today, version: 'test' });
+  const app = createApp(context, pino({ level: 'silent' }));
   return {
+    context,
     call: request(app),
     app,
     file,

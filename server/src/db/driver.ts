@@ -82,13 +82,27 @@ function queryBuilder(file: Sqlite): Db {
   const dialect = new SQLiteSyncDialect();
   const session = new BetterSQLiteSession(nesting(file) as never, dialect, undefined, {});
   const db = new BaseSQLiteDatabase('sync', dialect, session as never, undefined) as unknown as Db;
-  writing.set(db, () => file.inTransaction);
+  const own = file.prepare('SELECT total_changes()').raw();
+  const others = file.prepare('PRAGMA data_version').raw();
+  const first = (statement: typeof own) => (statement.get() as unknown as [number])[0];
+  states.set(db, {
+    inTransaction: () => file.inTransaction,
+    written: () => first(own),
+    foreign: () => first(others),
+  });
   return db;
 }
 
-const writing = new WeakMap<Db, () => boolean>();
-/** Whether a transaction is open: what is read then may never come to stand. */
-export const inTransaction = (db: Db): boolean => writing.get(db)?.() ?? false;
+/** How a connection stands. */
+interface State {
+  inTransaction(): boolean;
+  /** rows that it has written so far */
+  written(): number;
+  /** changes when another connection has written */
+  foreign(): number;
+}
+const states = new WeakMap<Db, State>();
+export const stateOf = (db: Db): State => states.get(db)!;
 
 /**
  * The same file, whose transactions may stand within each other: one that is begun while another

@@ -1,5 +1,5 @@
-import type { Db } from '../db/driver.ts';
 import { sql } from 'drizzle-orm';
+import { stateOf, type Db } from '../db/driver.ts';
 
 /** What a judgement rests on beside the plant's own rows; each is looked at more closely by who judges. */
 const SHARED = new Set(['spots', 'settings', 'components', 'recipes', 'recipe_versions']);
@@ -30,8 +30,7 @@ export const followForeign = (db: Db, foreign: number): void => void followed.se
 export const isReading = (db: Db): boolean => followed.has(db);
 
 /** Changes when a connection other than this one has written. */
-export const foreignOf = (db: Db): number =>
-  followed.get(db) ?? db.get<{ data_version: number }>(sql`pragma data_version`).data_version;
+export const foreignOf = (db: Db): number => followed.get(db) ?? stateOf(db).foreign();
 
 /** Where the history ends now. */
 export function markOf(db: Db): Mark {

@@ -5,7 +5,7 @@ import { markOf } from '../history/touched.ts';
 import { rowOr404 } from '../http/resource.ts';
 import { dayProblemFor } from '../services/dayProblem.ts';
 import { fittingFor, plansWithPlants } from '../services/fitting.ts';
-import { judgeAll, judgedOn } from '../services/judging.ts';
+import { judgeAll } from '../services/judging.ts';
 import { paceOf } from '../services/pace.ts';
 import { reservoirsOn } from '../services/reservoirs.ts';
 import { roundsOf, toBeNoted } from '../services/rounds.ts';
@@ -36,7 +36,7 @@ export const QUESTIONS = {
   toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
     toBeNoted(db, spotId, date),
   /** How many are judged: asked ahead of the first keeper. */
-  ahead: (db: Db, { date }: { date: IsoDate }) => judgedOn(db, date).judgements.length,
+  ahead: (db: Db, { date }: { date: IsoDate }) => verdictsOn(db, date).items.length,
 } satisfies Record<string, (db: Db, params: never) => unknown>;
 
 export type Question = keyof typeof QUESTIONS;

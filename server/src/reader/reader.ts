@@ -2,32 +2,40 @@ import type { Response } from 'express';
 import type { OpenFile } from '../db/driver.ts';
 import { foreignOf } from '../history/touched.ts';
 import { QUESTIONS, type AnswerOf, type ParamsOf, type Question } from './questions.ts';
-import { Thread, type Program } from '../threads/thread.ts';
+import { textOf, Thread, type Answer, type Program } from '../threads/thread.ts';
 import type { Asked } from './worker.ts';
 
-/** Who reads the whole collection. Answers are JSON. */
+/** Who reads the whole collection. */
 export abstract class Reader {
   /**
    * @param signal  ends the wait of one who has gone; what was not begun is not begun
    * @throws HttpError as the question itself does
    */
-  abstract json<Q extends Question>(
+  protected abstract answer<Q extends Question>(
+    question: Q,
+    params: ParamsOf<Q>,
+    how?: { pack?: boolean; signal?: AbortSignal },
+  ): Promise<Answer>;
+
+  async ask<Q extends Question>(
     question: Q,
     params: ParamsOf<Q>,
     signal?: AbortSignal,
-  ): Promise<string>;
-
-  async ask<Q extends Question>(question: Q, params: ParamsOf<Q>): Promise<AnswerOf<Q>> {
-    return JSON.parse(await this.json(question, params)) as AnswerOf<Q>;
+  ): Promise<AnswerOf<Q>> {
+    const answer = await this.answer(question, params, signal ? { signal } : {});
+    return JSON.parse(textOf(answer)) as AnswerOf<Q>;
   }
 
   /** Answers a request; one that was let go of meanwhile is not answered. */
   async send<Q extends Question>(response: Response, question: Q, params: ParamsOf<Q>) {
     const gone = new AbortController();
     response.on('close', () => gone.abort());
+    const pack = response.req.acceptsEncodings('gzip') === 'gzip';
     try {
-      const json = await this.json(question, params, gone.signal);
-      response.type('json').send(json);
+      const answer = await this.answer(question, params, { pack, signal: gone.signal });
+      response.type('json').vary('Accept-Encoding');
+      if ('json' in answer) response.send(answer.json);
+      else response.set('Content-Encoding', 'gzip').end(answer.gzip);
     } catch (error) {
       if (!gone.signal.aborted) throw error;
     }
@@ -42,9 +50,9 @@ export class ReaderHere extends Reader {
   constructor(private readonly file: OpenFile) {
     super();
   }
-  async json<Q extends Question>(question: Q, params: ParamsOf<Q>): Promise<string> {
+  protected async answer<Q extends Question>(question: Q, params: ParamsOf<Q>): Promise<Answer> {
     const answer = QUESTIONS[question] as (db: OpenFile['db'], params: ParamsOf<Q>) => unknown;
-    return JSON.stringify(answer(this.file.db, params));
+    return { json: JSON.stringify(answer(this.file.db, params)) };
   }
 }
 
@@ -65,8 +73,12 @@ export class ReaderApart extends Reader {
     this.#thread = new Thread(program, { path });
   }
 
-  json<Q extends Question>(question: Q, params: ParamsOf<Q>, signal?: AbortSignal) {
-    const asked = (): Asked => ({ question, params, foreign: foreignOf(this.file.db) });
+  protected answer<Q extends Question>(
+    question: Q,
+    params: ParamsOf<Q>,
+    { pack = false, signal }: { pack?: boolean; signal?: AbortSignal } = {},
+  ): Promise<Answer> {
+    const asked = (): Asked => ({ question, params, pack, foreign: foreignOf(this.file.db) });
     return this.#thread.ask(asked, signal);
   }
 

@@ -1,28 +1,57 @@
 import { workerData } from 'node:worker_threads';
+import { constants, gzipSync } from 'node:zlib';
 import { openReader } from '../db/driver.ts';
-import { followForeign } from '../history/touched.ts';
-import { answering } from '../threads/answering.ts';
+import { followForeign, markOf, type Mark } from '../history/touched.ts';
+import { answering, type Told } from '../threads/answering.ts';
 import { QUESTIONS, type Question } from './questions.ts';
 
 /** What the reader's thread is asked. */
 export interface Asked {
   question: Question;
   params: unknown;
+  /** the answer goes out as it is, to one who can unpack it */
+  pack: boolean;
   /** what the thread that writes knows of other writers */
   foreign: number;
 }
 
+/** Shorter ones are not worth it. */
+const PACKED_FROM = 20_000;
+/** Answers that stand as long as nothing is written. */
+const MOST_KEPT = 6;
+interface Kept {
+  key: string;
+  mark: Mark;
+  told: Told;
+}
+
 const { path } = workerData as { path: string };
 const file = openReader(path);
+let kept: Kept[] = [];
 
-answering(({ question, params, foreign }: Asked) => {
+answering(({ question, params, pack, foreign }: Asked): Told => {
   followForeign(file.db, foreign);
-  const answer = QUESTIONS[question] as (db: typeof file.db, params: unknown) => unknown;
+  const key = JSON.stringify([question, params, pack]);
   // One moment of the collection, whatever is written meanwhile.
   file.exec('BEGIN');
   try {
-    return answer(file.db, params);
+    const mark = markOf(file.db);
+    const before = kept.find((one) => one.key === key && same(one.mark, mark));
+    const told = before?.told ?? answered(question, params, pack);
+    kept = [{ key, mark, told }, ...kept.filter((one) => one.key !== key)].slice(0, MOST_KEPT);
+    return told;
   } finally {
     file.exec('ROLLBACK');
   }
 });
+
+function answered(question: Question, params: unknown, pack: boolean): Told {
+  const answer = QUESTIONS[question] as (db: typeof file.db, params: unknown) => unknown;
+  const json = JSON.stringify(answer(file.db, params));
+  return pack && json.length >= PACKED_FROM
+    ? { gzip: gzipSync(json, { level: constants.Z_BEST_SPEED }) }
+    : { json };
+}
+
+const same = (a: Mark, b: Mark) =>
+  a.change === b.change && a.restore === b.restore && a.foreign === b.foreign;

@@ -18,16 +18,16 @@ import {
   type Taxon,
   type Settings,
 } from '@fernbank/core';
-import { and, asc, desc, eq, gte, lte } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, measurements, spots, type HousedSupport, type plants } from '../db/schema.ts';
+import { spots, type HousedSupport, type plants } from '../db/schema.ts';
 import { learnedOf, type Learned } from './learning.ts';
 import { logsOf, type Logs } from './logs.ts';
 import { partsIn } from './pantry.ts';
+import { recordsOf, type LookRow } from './records.ts';
 
 export type PlantRow = typeof plants.$inferSelect;
 export type SpotRow = typeof spots.$inferSelect;
-export type LookRow = typeof looks.$inferSelect;
 
 /** A finding speaks for the plant this long; older ones only tell how far its roots were. */
 const FINDINGS_LAST_DAYS = 90;
@@ -66,16 +66,12 @@ export function plantFile(
   asked: IsoDate,
   settings: Settings,
   spot = db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!,
+  records = recordsOf(db, [plant.id]).get(plant.id)!,
 ): PlantFile {
   const since = plant.lastRepot ?? '0000-01-01';
   const date = since > asked ? since : asked;
-  const seen = db
-    .select()
-    .from(looks)
-    .where(and(eq(looks.plantId, plant.id), gte(looks.date, since)))
-    .orderBy(desc(looks.date), desc(looks.id))
-    .all()
-    .filter((look) => look.date <= date);
+  const within = (row: { date: IsoDate }) => row.date >= since && row.date <= date;
+  const seen = records.looks.filter(within).reverse();
   const taxon = taxonOf(plant);
   const traits = traitsOf(taxon, plant.traits);
   const inside = insideOfMaterial(plant.pot, plant.potMaterial);
@@ -95,9 +91,9 @@ export function plantFile(
     schools: schoolsOf(plant, taxon, settings),
     ...(seen[0] ? { lookedOn: seen[0].date } : {}),
   };
-  const logs = logsOf(measuredBetween(db, plant.id, since, date), base.spot, traits);
+  const logs = logsOf(records.measurements.filter(within), base.spot, traits);
   if (logs.measured.length > 0) base.measured = logs.measured;
-  const learned = learnedOf(db, plant.id, base);
+  const learned = learnedOf(db, records, base);
   if (learned.pace || learned.life) {
     base.learned = {
       ...(learned.pace ? { pace: learned.pace } : {}),
@@ -124,21 +120,6 @@ function schoolsOf(plant: PlantRow, { group }: Taxon, settings: Settings): Situa
     size: plant.schools.size ?? ofGroup.size ?? settings.sizeSchool,
     oldMedium: plant.schools.oldMedium ?? ofGroup.oldMedium ?? settings.oldMediumSchool,
   };
-}
-
-function measuredBetween(db: Db, plantId: number, since: IsoDate, until: IsoDate) {
-  return db
-    .select()
-    .from(measurements)
-    .where(
-      and(
-        eq(measurements.plantId, plantId),
-        gte(measurements.date, since),
-        lte(measurements.date, until),
-      ),
-    )
-    .orderBy(asc(measurements.id))
-    .all();
 }
 
 /** The newest answer to each question, where it is recent enough. */

@@ -2,19 +2,19 @@ import {
   addDays,
   decide,
   LOOK_PRICE,
-  seasonAhead,
   signal,
   type Decision,
   type IsoDate,
   type Settings,
 } from '@fernbank/core';
-import { and, desc, eq, gt, inArray, isNull, lte } from 'drizzle-orm';
+import { eq, inArray, isNull } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
-import { inTransaction, type Db } from '../db/driver.ts';
-import { overrules, plants, spots } from '../db/schema.ts';
+import { stateOf, type Db } from '../db/driver.ts';
+import { plants, spots } from '../db/schema.ts';
 import { isReading, markOf, touchedBetween, type Mark } from '../history/touched.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
 import { mediaFingerprint } from './pantry.ts';
+import { recordsOf, type OverruleRow, type PlantRecords } from './records.ts';
 import { readSettings } from './settings.ts';
 
 /** A plant with its verdict of the day. */
@@ -33,7 +33,6 @@ export interface LookDue {
   worth: number;
   why: string;
 }
-export type OverruleRow = typeof overrules.$inferSelect;
 
 /** A plant that cannot be judged: shown with why, never in the way of the others. */
 export interface Unjudged {
@@ -70,7 +69,7 @@ export const judgeAll = (db: Db, date: IsoDate): Judgement[] => judgedOn(db, dat
 export function judgedOn(db: Db, date: IsoDate): Judged {
   const now = markOf(db);
   // What is read within a write may never come to stand.
-  const passing = inTransaction(db) && !isReading(db);
+  const passing = stateOf(db).inTransaction() && !isReading(db);
   const all = remembered.get(db) ?? [];
   const kept = all.find((one) => one.date === date);
   const others = all.filter((one) => one !== kept);
@@ -128,12 +127,12 @@ function judgedAmong(db: Db, date: IsoDate, ids: readonly number[], before: Judg
   for (const row of inOrder) bySpot.set(row.id, row);
   const judgements = before.judgements.filter(({ file }) => !again.has(file.plant.id));
   const unjudged = before.unjudged.filter(({ plantId }) => !again.has(plantId));
-  for (const [id, plant] of rowsOf(db, ids)) {
+  for (const { id, plant, records } of rowsOf(db, ids)) {
     try {
-      if (plant instanceof Error) throw plant;
-      if (plant.goneOn !== null) continue;
-      const spot = bySpot.get(plant.spotId);
-      judgements.push(judge(db, plant, date, { settings, depth: 'brief', spot }));
+      const row = plant();
+      if (row.goneOn !== null) continue;
+      const spot = bySpot.get(row.spotId);
+      judgements.push(judge(db, row, date, { settings, depth: 'brief', spot, records: records() }));
     } catch (error) {
       unjudged.push(notJudged(db, id, bySpot, error));
     }
@@ -149,23 +148,30 @@ function judgedAmong(db: Db, date: IsoDate, ids: readonly number[], before: Judg
 /** So many rows are read at a time. */
 const ROWS_AT_ONCE = 500;
 
-/** Plants by their ids; one whose row cannot be read at all comes as the fault that it is. */
-function* rowsOf(db: Db, ids: readonly number[]): Generator<[number, PlantRow | Error]> {
+interface Row {
+  id: number;
+  /** @throws what keeps the row, or one of its records, from being read */
+  plant: () => PlantRow;
+  records: () => PlantRecords;
+}
+
+/** Plants that are there, with their records: many at once, or one by one where one of them cannot be read. */
+function* rowsOf(db: Db, ids: readonly number[]): Generator<Row> {
+  const read = (few: number[]) => db.select().from(plants).where(inArray(plants.id, few)).all();
   for (let at = 0; at < ids.length; at += ROWS_AT_ONCE) {
     const some = ids.slice(at, at + ROWS_AT_ONCE);
-    const read = (few: number[]) => db.select().from(plants).where(inArray(plants.id, few)).all();
     try {
-      for (const row of read(some)) yield [row.id, row];
-      continue;
-    } catch {
-      // One of them holds what is no JSON: found below.
-    }
-    for (const id of some) {
-      try {
-        for (const row of read([id])) yield [id, row];
-      } catch (error) {
-        yield [id, error instanceof Error ? error : new Error(String(error))];
+      const records = recordsOf(db, some);
+      for (const row of read(some)) {
+        yield { id: row.id, plant: () => row, records: () => records.get(row.id)! };
       }
+      continue;
+    } catch (error) {
+      if (!(error instanceof SyntaxError)) throw error;
+    }
+    const there = db.select({ id: plants.id }).from(plants).where(inArray(plants.id, some)).all();
+    for (const { id } of there) {
+      yield { id, plant: () => read([id])[0]!, records: () => recordsOf(db, [id]).get(id)! };
     }
   }
 }
@@ -193,31 +199,28 @@ export function judge(
   {
     settings = readSettings(db),
     spot,
+    records = recordsOf(db, [plant.id]).get(plant.id)!,
     depth = 'full',
-  }: { settings?: Settings; spot?: SpotRow | undefined; depth?: 'full' | 'brief' } = {},
+  }: {
+    settings?: Settings;
+    spot?: SpotRow | undefined;
+    records?: PlantRecords;
+    depth?: 'full' | 'brief';
+  } = {},
 ): Judgement {
-  const file = plantFile(db, plant, date, settings, spot);
+  const file = plantFile(db, plant, date, settings, spot, records);
   const decision = decide(file.situation, depth);
   return {
     file,
     decision,
     lookDue: lookDueOf(decision, date),
-    overrule: overruleOn(db, plant.id, date),
+    overrule: overruleOn(records, date),
   };
 }
 
-function overruleOn(db: Db, plantId: number, date: IsoDate): OverruleRow | null {
-  return (
-    db
-      .select()
-      .from(overrules)
-      .where(
-        and(eq(overrules.plantId, plantId), lte(overrules.date, date), gt(overrules.until, date)),
-      )
-      .orderBy(desc(overrules.id))
-      .get() ?? null
-  );
-}
+/** The keeper's own word in force on a day, the newest. */
+const overruleOn = ({ overrules }: PlantRecords, date: IsoDate): OverruleRow | null =>
+  overrules.findLast((one) => one.date <= date && one.until > date) ?? null;
 
 /**
  * Whether a look is worth its minute today. Not a fixed interval: it is due
@@ -237,10 +240,4 @@ function lookDueOf(decision: Decision, date: IsoDate): LookDue {
 function laterOf(planned: IsoDate | null, date: IsoDate): IsoDate {
   const soonest = addDays(date, 1);
   return planned && planned > soonest ? planned : soonest;
-}
-
-/** Readiness of the next 52 weeks, 0 … 1: the ribbon under a verdict. */
-export function readinessAhead({ file }: Judgement): number[] {
-  const { spot, traits, date } = file.situation;
-  return seasonAhead(spot, traits, date, 52).readiness;
 }

@@ -20,10 +20,9 @@ import {
   type Stay,
   type Traits,
 } from '@fernbank/core';
-import { and, asc, eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, repots } from '../db/schema.ts';
 import { pantryFor } from './pantry.ts';
+import type { PlantRecords, RepotRow } from './records.ts';
 
 /** What a plant's earlier pots taught of it. */
 export interface Learned {
@@ -32,8 +31,6 @@ export interface Learned {
   /** stays that were over by then */
   stays: number;
 }
-
-type RepotRow = typeof repots.$inferSelect;
 
 /** Findings of the last weeks of a stay tell its end. */
 const END_DAYS = 45;
@@ -44,23 +41,11 @@ const END_DAYS = 45;
  */
 export function learnedOf(
   db: Db,
-  plantId: number,
+  { repots, looks: seen }: Pick<PlantRecords, 'repots' | 'looks'>,
   { traits, spot, date }: { traits: Traits; spot: Spot; date: IsoDate },
 ): Learned {
-  const ended = db
-    .select()
-    .from(repots)
-    .where(eq(repots.plantId, plantId))
-    .orderBy(asc(repots.date), asc(repots.id))
-    .all()
-    .filter((row) => row.date <= date && row.before.lastRepot !== null);
+  const ended = repots.filter((row) => row.date <= date && row.before.lastRepot !== null);
   if (ended.length === 0) return { pace: null, life: null, stays: 0 };
-  const seen = db
-    .select({ date: looks.date, signals: looks.signals })
-    .from(looks)
-    .where(and(eq(looks.plantId, plantId)))
-    .orderBy(asc(looks.date), asc(looks.id))
-    .all();
   const ends = ended.map((row) => ({ row, signals: signalsAtEnd(seen, row.date) }));
   return {
     pace: learnedPace(

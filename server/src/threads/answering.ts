@@ -1,9 +1,10 @@
 import { parentPort } from 'node:worker_threads';
 import { asHttpError, type HttpError } from '../http/errors.ts';
 
-/** What a thread answers. */
+/** What a thread answers; what is long and goes out as it is is packed there. */
 export type Told =
   | { json: string }
+  | { gzip: Uint8Array }
   | {
       fault: {
         http?: Pick<HttpError, 'status' | 'code' | 'field' | 'more'>;
@@ -14,15 +15,18 @@ export type Told =
     };
 
 /** Makes this thread answer whatever it is asked. */
-export function answering<Asked>(answer: (asked: Asked) => unknown): void {
+export function answering<Asked>(tell: (asked: Asked) => Told | Promise<Told>): void {
   parentPort!.on('message', (asked: Asked) => {
-    void told(answer, asked).then((message) => parentPort!.postMessage(message));
+    void told(tell, asked).then((message) => parentPort!.postMessage(message));
   });
 }
 
-async function told<Asked>(answer: (asked: Asked) => unknown, asked: Asked): Promise<Told> {
+async function told<Asked>(
+  tell: (asked: Asked) => Told | Promise<Told>,
+  asked: Asked,
+): Promise<Told> {
   try {
-    return { json: JSON.stringify(await answer(asked)) };
+    return await tell(asked);
   } catch (thrown) {
     const error = thrown instanceof Error ? thrown : new Error(String(thrown));
     const http = asHttpError(error);

@@ -9,6 +9,7 @@ export interface AskedSum {
 
 const { operations } = calculatorRoutes();
 
-answering(({ path, body }: AskedSum) =>
-  operations.find((operation) => operation.path === path)!.sum!(body as never),
-);
+answering(async ({ path, body }: AskedSum) => {
+  const { sum } = operations.find((operation) => operation.path === path)!;
+  return { json: JSON.stringify(await sum!(body as never)) };
+});

@@ -1,10 +1,13 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { pino } from 'pino';
+import request from 'supertest';
+import { createApp } from '../app.ts';
 import { openFile } from '../db/driver.ts';
 import { ReaderApart, ReaderHere } from '../reader/reader.ts';
 import { threadOf } from '../shipped.ts';
 import { testApp, TODAY, type TestApp } from '../testApp.ts';
 import type { AskedSum } from './sums.ts';
-import { Thread } from './thread.ts';
+import { textOf, Thread } from './thread.ts';
 
 let app: TestApp;
 let reader: ReaderApart;
@@ -23,10 +26,20 @@ describe('the reader in a thread of its own', () => {
   it('answers as it would here', async () => {
     for (const question of ['rounds', 'verdicts', 'reservoirs', 'plans'] as const) {
       const params = { date: TODAY };
-      expect(JSON.parse(await reader.json(question, params)), question).toEqual(
-        JSON.parse(await here().json(question, params)),
+      expect(await reader.ask(question, params), question).toEqual(
+        await here().ask(question, params),
       );
     }
+  });
+
+  it('sends long answers packed to one who can unpack them, the same to one who cannot', async () => {
+    const context = { ...app.context, reader };
+    const server = request(createApp(context, pino({ level: 'silent' })));
+    const packed = await server.get('/api/verdicts').expect('Content-Encoding', 'gzip');
+    const plain = await server.get('/api/verdicts').set('Accept-Encoding', 'identity');
+    expect(plain.headers['content-encoding']).toBeUndefined();
+    expect(packed.body).toEqual(plain.body);
+    expect(plain.body.items.length).toBeGreaterThan(20);
   });
 
   it('follows what is written through the journal, and past it', async () => {
@@ -46,18 +59,18 @@ describe('the reader in a thread of its own', () => {
   });
 
   it('refuses in the words of who refuses', async () => {
-    await expect(reader.json('fitting', { plantId: 9999, date: TODAY })).rejects.toMatchObject({
+    await expect(reader.ask('fitting', { plantId: 9999, date: TODAY })).rejects.toMatchObject({
       status: 404,
       code: 'notFound',
       message: 'plant 9999 was not found',
     });
-    expect(JSON.parse(await reader.json('ahead', { date: TODAY }))).toBeGreaterThan(0);
+    expect(await reader.ask('ahead', { date: TODAY })).toBeGreaterThan(0);
   });
 
   it('does not begin what nobody waits for any more', async () => {
     const gone = new AbortController();
-    const first = reader.json('verdicts', { date: '2026-09-01' });
-    const second = reader.json('verdicts', { date: '2026-11-01' }, gone.signal);
+    const first = reader.ask('verdicts', { date: '2026-09-01' });
+    const second = reader.ask('verdicts', { date: '2026-11-01' }, gone.signal);
     gone.abort();
     await expect(second).rejects.toMatchObject({ code: 'gone' });
     await first;
@@ -77,7 +90,7 @@ describe('a heavy sum', () => {
   it('is given up after its budget, and the next one is worked out', async () => {
     const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, { budgetMs: 6000 });
     const small = { stockCm: [120], pieces: [{ lengthCm: 55, count: 2 }], kerfCm: 0.3 };
-    expect(JSON.parse(await sums.ask(cuts(small)))).toMatchObject(ONE_BAR);
+    expect(JSON.parse(textOf(await sums.ask(cuts(small))))).toMatchObject(ONE_BAR);
     const impatient = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, { budgetMs: 1 });
     await expect(
       impatient.ask(cuts({ stockCm: [211.3, 307.9, 401.1], pieces, kerfCm: 0.37 })),
@@ -92,7 +105,7 @@ describe('a heavy sum', () => {
     gone.abort();
     await expect(asked).rejects.toMatchObject({ code: 'gone' });
     const small = { stockCm: [120], pieces: [{ lengthCm: 55, count: 2 }], kerfCm: 0.3 };
-    expect(JSON.parse(await sums.ask(cuts(small)))).toMatchObject(ONE_BAR);
+    expect(JSON.parse(textOf(await sums.ask(cuts(small))))).toMatchObject(ONE_BAR);
     await sums.end();
   });
 });

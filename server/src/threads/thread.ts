@@ -1,19 +1,23 @@
 import { Worker } from 'node:worker_threads';
+import { gunzipSync } from 'node:zlib';
 import { HttpError } from '../http/errors.ts';
 import type { Told } from './answering.ts';
 
 /** A program for a thread. */
 export type Program = { url: URL } | { code: string };
 
+/** JSON, as text or packed. */
+export type Answer = Exclude<Told, { fault: object }>;
+
 interface Waiting {
   message: () => unknown;
   signal: AbortSignal | undefined;
-  answer: (json: string) => void;
+  answer: (told: Answer) => void;
   fail: (error: Error) => void;
 }
 
 /**
- * A thread that is asked one thing after the other and answers in JSON. Begun when it is first asked;
+ * A thread that is asked one thing after the other. Begun when it is first asked;
  * one that ends by itself, or works on what nobody waits for any more, is replaced.
  */
 export class Thread {
@@ -38,7 +42,7 @@ export class Thread {
    * @param signal  ends the wait of one who has gone; what was not begun is not begun
    * @throws HttpError as it was thrown there; 422 when the budget does not suffice
    */
-  ask(message: () => unknown, signal?: AbortSignal): Promise<string> {
+  ask(message: () => unknown, signal?: AbortSignal): Promise<Answer> {
     return new Promise((answer, fail) => {
       this.#waiting.push({ message, signal, answer, fail });
       this.#next();
@@ -68,7 +72,7 @@ export class Thread {
     if (budgetMs) {
       const over = setTimeout(() => this.#stop(waiting, tooMuch(budgetMs)), budgetMs);
       const { answer, fail } = waiting;
-      waiting.answer = (json) => (clearTimeout(over), answer(json));
+      waiting.answer = (told) => (clearTimeout(over), answer(told));
       waiting.fail = (error) => (clearTimeout(over), fail(error));
     }
     if (letGo) waiting.signal?.addEventListener('abort', () => this.#stop(waiting, gone()));
@@ -101,8 +105,8 @@ export class Thread {
   #told(told: Told): void {
     const current = this.#current;
     this.#current = null;
-    if ('json' in told) current?.answer(told.json);
-    else current?.fail(faultOf(told.fault));
+    if ('fault' in told) current?.fail(faultOf(told.fault));
+    else current?.answer(told);
     this.#next();
   }
 
@@ -115,6 +119,9 @@ export class Thread {
     this.#next();
   }
 }
+
+export const textOf = (answer: Answer): string =>
+  'json' in answer ? answer.json : gunzipSync(answer.gzip).toString();
 
 const gone = () => new HttpError(499, 'gone', 'who asked has gone');
 const tooMuch = (ms: number) =>
