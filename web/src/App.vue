@@ -38,6 +38,7 @@ const ShortcutsDialog = defineAsyncComponent(() => import('./components/app/Shor
 
 const route = useRoute();
 const settings = useSettings();
+settings.followDay();
 const notices = useNotices();
 const pantry = usePantry();
 const bench = useBench();

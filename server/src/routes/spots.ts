@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
 import { batches, plants, spots } from '../db/schema.ts';
+import { localToday } from '../clock.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
 import { humidity, isoDate } from '../http/fields.ts';
@@ -86,7 +87,8 @@ export function spotRoutes(context: Context): DescribedRouter {
     { summary: 'readings of a room sensor; the same moment counts once', body: newReadings },
     (request, response, { readings: given }) => {
       const spot = rowOr404(db, spots, idOf(request), 'spot');
-      for (const { at } of given) notAhead(context, 'at', new Date(at).toISOString().slice(0, 10));
+      // The keeper's own day: in the evening of the Americas it is tomorrow already in UTC.
+      for (const { at } of given) notAhead(context, 'at', localToday(new Date(at)));
       response.status(201).json({ kept: keepReadings(db, spot.id, given) });
     },
   );

@@ -1,12 +1,17 @@
 import { daysBetween } from '@fernbank/core';
 import { useSettings } from '../stores/settings.ts';
 
-// Made once: a formatter costs more than all the dates of a page.
-const short = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+// Made once: a formatter costs more than all the dates of a page. A day has no zone: it is written as it is read.
+const short = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+});
 const long = new Intl.DateTimeFormat(undefined, {
   day: 'numeric',
   month: 'short',
   year: 'numeric',
+  timeZone: 'UTC',
 });
 
 const withTime = new Intl.DateTimeFormat(undefined, {
@@ -17,7 +22,7 @@ const withTime = new Intl.DateTimeFormat(undefined, {
   minute: '2-digit',
 });
 
-const asDate = (iso: string) => new Date(`${iso}T12:00:00`);
+const asDate = (iso: string) => new Date(`${iso}T00:00:00Z`);
 
 /** Calendar days in the reader's own way of writing them. */
 export function useDates() {

@@ -1,6 +1,7 @@
 import { ref, watch, type Ref, type WatchSource } from 'vue';
 import { wordsFor } from '../api/client.ts';
 import { useLive } from '../stores/live.ts';
+import { useSettings } from '../stores/settings.ts';
 
 /**
  * Something fetched when a view opens and whenever what it depends on changes,
@@ -23,6 +24,8 @@ export function useLoaded<T>(fetchIt: () => Promise<T>, on: WatchSource[] = []) 
   // What another window or device did shows here without being asked for.
   const live = useLive();
   watch(() => live.turn, load);
+  const settings = useSettings();
+  watch(() => settings.daysBegun, load);
   // At once, so that the answer is on its way while the view is still being built.
   void load();
   if (on.length > 0) watch(on, load);

@@ -16,7 +16,11 @@ function formatterOf(digits: number): Intl.NumberFormat {
 }
 
 const ISO_DAY = /\b\d{4}-\d{2}-\d{2}\b/g;
-const dayWriter = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
+const dayWriter = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+});
 
 /** Numbers with their units, in the keeper's own system. The core knows metric only. */
 export function useUnits() {
@@ -63,7 +67,7 @@ export function useUnits() {
     /** a sentence of the core, which knows metric and ISO days only, as the keeper reads it */
     said: (sentence: string) => {
       const dated = sentence.replace(ISO_DAY, (iso) =>
-        dayWriter.format(new Date(`${iso}T12:00:00`)),
+        dayWriter.format(new Date(`${iso}T00:00:00Z`)),
       );
       return us.value
         ? dated.replace(/(\d+(?:\.\d+)?) (cm|mL|L|kg)\b/g, (_, value: string, unit: string) =>

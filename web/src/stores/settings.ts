@@ -1,15 +1,22 @@
-import { DEFAULT_SETTINGS } from '@fernbank/core';
+import { DEFAULT_SETTINGS, type IsoDate } from '@fernbank/core';
+import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { api } from '../api/client.ts';
 import type { Settings } from '../api/types.ts';
 
-/** What the keeper chose for the whole collection. */
+/** How often a page that stays open looks whether a new day has begun. */
+const DAY_LOOK_MS = 30_000;
+
+/** What the keeper chose for the whole collection, and the day it is where the server stands. */
 export const useSettings = defineStore('settings', () => {
   const current = ref<Settings>({
     ...DEFAULT_SETTINGS,
-    today: new Date().toISOString().slice(0, 10),
+    today: localDay(),
   });
+
+  /** days that began while this page was open */
+  const daysBegun = ref(0);
 
   async function load(): Promise<void> {
     current.value = await api<Settings>('/settings');
@@ -17,5 +24,25 @@ export const useSettings = defineStore('settings', () => {
   async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
     current.value = await api<Settings>('/settings', { method: 'PATCH', body: changed });
   }
-  return { current, load, change };
+  /** A page that is open past midnight, or wakes the next morning, learns that it is another day. */
+  function followDay(): void {
+    let seen = localDay();
+    const look = async () => {
+      if (localDay() === seen) return;
+      await load();
+      seen = localDay();
+      daysBegun.value += 1;
+    };
+    const quietly = () => void look().catch(() => undefined);
+    useIntervalFn(quietly, DAY_LOOK_MS);
+    useEventListener(document, 'visibilitychange', quietly);
+  }
+  return { current, daysBegun, load, change, followDay };
 });
+
+/** The day on this device's calendar. */
+function localDay(): IsoDate {
+  const now = new Date();
+  const pad = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${pad(now.getMonth() + 1)}-${pad(now.getDate())}`;
+}

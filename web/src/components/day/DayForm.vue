@@ -22,7 +22,7 @@ const SATURDAY = 6;
 /** The coming Saturday, or today where it is one. */
 const saturday = computed(() => {
   const { today } = settings.current;
-  const weekday = new Date(`${today}T12:00:00`).getDay();
+  const weekday = new Date(`${today}T00:00:00Z`).getUTCDay();
   return addDays(today, (SATURDAY - weekday + 7) % 7);
 });
 const { draft, clear } = useDraft(`day.${props.day?.id ?? 'new'}`, () => ({

@@ -1,11 +1,12 @@
 <script lang="ts">
 // Made once for all ribbons of a page.
-const word = new Intl.DateTimeFormat(undefined, { month: 'narrow' });
+const word = new Intl.DateTimeFormat(undefined, { month: 'narrow', timeZone: 'UTC' });
 </script>
 
 <script setup lang="ts">
 import { daysBetween } from '@fernbank/core';
 import { computed } from 'vue';
+import { inUtc, monthsAhead } from '../../composables/monthsAhead.ts';
 import { useSettings } from '../../stores/settings.ts';
 import { m } from '../../messages/index.ts';
 
@@ -30,16 +31,11 @@ const bars = computed(() => {
   });
   return paths;
 });
-const months = computed(() => {
-  const start = new Date(`${settings.current.today}T12:00:00`);
-  return Array.from({ length: 12 }, (_, i) => {
-    const first = new Date(start.getFullYear(), start.getMonth() + i + 1, 1, 12);
-    return {
-      x: (first.getTime() - start.getTime()) / (7 * 86_400_000),
-      word: word.format(first),
-    };
-  }).filter(({ x }) => x < WEEKS - 1);
-});
+const months = computed(() =>
+  monthsAhead(settings.current.today)
+    .map(({ weeks, first }) => ({ x: weeks, word: word.format(inUtc(first)) }))
+    .filter(({ x }) => x < WEEKS - 1),
+);
 </script>
 
 <template>

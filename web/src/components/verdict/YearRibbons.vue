@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import type { VerdictSummary } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { m } from '../../messages/index.ts';
+import { inUtc, monthsAhead } from '../../composables/monthsAhead.ts';
 import { useSettings } from '../../stores/settings.ts';
 import VerdictMark from './VerdictMark.vue';
 
@@ -16,17 +17,12 @@ const { day } = useDates();
 
 const WEEKS = 52;
 const OPEN = 0.5;
-const monthWord = new Intl.DateTimeFormat(undefined, { month: 'short' });
-const months = computed(() => {
-  const start = new Date(`${settings.current.today}T12:00:00`);
-  return Array.from({ length: 12 }, (_, i) => {
-    const first = new Date(start.getFullYear(), start.getMonth() + i + 1, 1, 12);
-    return {
-      x: (first.getTime() - start.getTime()) / (7 * 86_400_000),
-      word: monthWord.format(first),
-    };
-  }).filter(({ x }) => x < WEEKS - 1);
-});
+const monthWord = new Intl.DateTimeFormat(undefined, { month: 'short', timeZone: 'UTC' });
+const months = computed(() =>
+  monthsAhead(settings.current.today)
+    .map(({ weeks, first }) => ({ x: weeks, word: monthWord.format(inUtc(first)) }))
+    .filter(({ x }) => x < WEEKS - 1),
+);
 
 /** Weeks in a row in which the plant may be disturbed. */
 function windows(readiness: number[]): { from: number; weeks: number }[] {
