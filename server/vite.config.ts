@@ -18,6 +18,7 @@ export default defineConfig({
         fernbank: 'server/src/fernbank.ts',
         reader: 'server/src/reader/worker.ts',
         sums: 'server/src/threads/sums.ts',
+        keeper: 'server/src/copies/keeperThread.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },

@@ -149,7 +149,7 @@ function api(context: Context): express.Router {
     described.around = around;
     if (sums)
       described.apart = (path, body, signal) =>
-        sums.ask(() => ({ path, body }), signal).then(textOf);
+        sums.ask(() => ({ path, body }), { signal }).then(textOf);
     routes.use(at || '/', described.router);
   }
   // Made when first asked for: its examples are worked out by the core.

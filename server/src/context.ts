@@ -2,6 +2,7 @@ import type { IsoDate } from '@fernbank/core';
 import type { Request } from 'express';
 import Joi from 'joi';
 import { Copies, copyFolderOf } from './copies/copies.ts';
+import type { Keeper } from './copies/keeper.ts';
 import type { Db, OpenFile } from './db/driver.ts';
 import type { Journal } from './history/journal.ts';
 import type { Door } from './door/door.ts';
@@ -24,9 +25,8 @@ export interface Context {
   sums: Thread | null;
   /** open windows, which hear of what is done elsewhere */
   live: Live;
-  /** the copies that are kept of it, and their folder, which is on the same disk */
+  /** the copies that are kept of it, in a folder on the same disk */
   copies: Copies;
-  copyFolder: string;
   /** who may come in; null: everyone on this machine, and no one else */
   door: Door | null;
   /** the keeper's calendar day; a fixed one in tests */
@@ -46,12 +46,13 @@ export function contextOf(of: {
   version: string;
   reader?: Reader;
   sums?: Thread;
+  keeper?: Keeper;
 }): Context {
   const { file, path, journal, door, today, version } = of;
   const { reader = new ReaderHere(file), sums = null } = of;
   const photoFolder = photoFolderOf(path);
   const copyFolder = copyFolderOf(path);
-  const copies = new Copies(file, copyFolder, photoFolder, today);
+  const copies = new Copies(journal, { path, folder: copyFolder, photoFolder }, today, of.keeper);
   const live = new Live(journal);
   const { db } = file;
   return {
@@ -61,7 +62,6 @@ export function contextOf(of: {
     sums,
     live,
     copies,
-    copyFolder,
     door,
     today,
     version,

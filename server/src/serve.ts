@@ -6,6 +6,7 @@ import { networkInterfaces } from 'node:os';
 import { createApp } from './app.ts';
 import { localToday } from './clock.ts';
 import { contextOf } from './context.ts';
+import { keeperApart } from './copies/keeper.ts';
 import { Door, SHORTEST_PASSPHRASE } from './door/door.ts';
 import { greeting } from './greeting.ts';
 import { sweep } from './history/keeping.ts';
@@ -54,7 +55,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
         `(${SHORTEST_PASSPHRASE} characters or more), or leave HOST at 127.0.0.1.`,
     );
   }
-  const opened = openedOrWhy(path, process.env.FERNBANK_RESTORE === 'newest');
+  const opened = openedOrWhy(path, process.env.FERNBANK_RESTORE || undefined);
   if ('why' in opened) stopAtStart(opened.why);
   const { file } = opened;
   if (opened.restored) console.error(opened.restored);
@@ -72,6 +73,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
   const fixedToday = process.env.FERNBANK_TODAY;
   const today = () => fixedToday ?? localToday();
   const reader = new ReaderApart(file, path, threadOf('reader.js', 'reader/worker.ts'));
+  const keeper = keeperApart(threadOf('keeper.js', 'copies/keeperThread.ts'));
   const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, {
     budgetMs: LONGEST_SUM_MS,
     letGo: true,
@@ -81,6 +83,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     path,
     reader,
     sums,
+    keeper,
     journal: new Journal(file),
     door,
     today,
@@ -106,11 +109,13 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
   });
 
   /** Once a day, and soon after a day that slept through: a sound copy, and an end to what is too old. */
-  function housekeeping(): void {
-    context.copies.daily();
-    if (context.copies.fault) logger.error(`no copy could be made: ${context.copies.fault}`);
+  async function housekeeping(): Promise<void> {
+    const { copies, photoFolder } = context;
+    await copies.daily();
+    if (copies.fault) logger.error(`no copy could be made: ${copies.fault}`);
     try {
-      sweep(file, context.photoFolder, today());
+      // While a collection is being brought in, its pictures are nobody's yet.
+      sweep(file, copies.working ? null : photoFolder, today());
     } catch (error) {
       logger.error({ err: error as Error }, 'what is too old could not be cleared away');
     }
@@ -134,15 +139,15 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
         logger.error({ err: error as Error }, 'the collection could not be judged ahead');
       });
     }, AHEAD_MS).unref();
-    setTimeout(housekeeping, SETTLED_MS).unref();
-    setInterval(housekeeping, HOUR_MS).unref();
+    setTimeout(() => void housekeeping(), SETTLED_MS).unref();
+    setInterval(() => void housekeeping(), HOUR_MS).unref();
   });
 
   /** Lets requests in flight finish, then closes the file. */
   function stop(why: string, code = 0): void {
     logger.info(`${why}: closing`);
     server.close(() => {
-      void Promise.all([reader.end(), sums.end()]).then(() => {
+      void Promise.all([reader.end(), sums.end(), keeper.end()]).then(() => {
         file.close();
         process.exit(code);
       });

@@ -1,5 +1,5 @@
 import { copyFileSync, existsSync, renameSync } from 'node:fs';
-import { copyFolderOf, newestSound } from './copies/copies.ts';
+import { copyFolderOf, soundCopies, type SoundCopy } from './copies/copies.ts';
 import { soundness } from './copies/sound.ts';
 import type { OpenFile } from './db/driver.ts';
 import { openCollection } from './db/open.ts';
@@ -10,9 +10,10 @@ type Opened = { file: OpenFile; restored?: string } | { why: string };
  * Opens the collection, or says what is the matter and what to do about it.
  *
  * @param path  of the SQLite file
- * @param restore  whether a damaged file may be set aside for the newest sound copy
+ * @param restore  the copy that a damaged file may be set aside for: its name, or `newest`, the one that
+ *   knows most; absent: none
  */
-export function openedOrWhy(path: string, restore: boolean): Opened {
+export function openedOrWhy(path: string, restore?: string): Opened {
   if (!existsSync(path)) return tried(path);
   const state = soundness(path);
   if (state.sound) return tried(path);
@@ -20,17 +21,18 @@ export function openedOrWhy(path: string, restore: boolean): Opened {
   if (/no such table/.test(state.why)) return tried(path);
   if (/unable to open|permission|readonly/i.test(state.why))
     return { why: unreadable(path, state.why) };
-  const copy = newestSound(copyFolderOf(path));
-  if (!copy) {
+  const copies = soundCopies(copyFolderOf(path));
+  const [newest] = copies;
+  if (!newest) {
     return {
       why: `${path} is damaged (${state.why}) and there is no sound copy of it. Restore a backup: move the file away, start Fernbank, and bring the backup in under Record, Safe keeping.`,
     };
   }
   if (!restore) {
-    return {
-      why: `${path} is damaged (${state.why}). The newest sound copy is ${copy.path}, of ${copy.date}. Start with FERNBANK_RESTORE=newest to go on with it; the damaged file is set aside, not deleted.`,
-    };
+    return { why: `${path} is damaged (${state.why}). ${choiceOf(copies)}` };
   }
+  const copy = restore === 'newest' ? newest : copies.find(({ name }) => name === restore);
+  if (!copy) return { why: `There is no sound copy ${restore} of ${path}. ${choiceOf(copies)}` };
   const aside = setAside(path);
   copyFileSync(copy.path, path);
   const opened = tried(path);
@@ -38,8 +40,21 @@ export function openedOrWhy(path: string, restore: boolean): Opened {
     ? opened
     : {
         ...opened,
-        restored: `the damaged file is now ${aside}; going on with the copy of ${copy.date}`,
+        restored: `the damaged file is now ${aside}; going on with ${copy.name}`,
       };
+}
+
+const MOST_NAMED = 8;
+/** What there is to go on with, the copy that knows most first, whatever day its clock said. */
+function choiceOf(copies: readonly SoundCopy[]): string {
+  const named = copies
+    .slice(0, MOST_NAMED)
+    .map(({ name, plants, sequence }) => `  ${name} (${plants} plants, up to entry ${sequence})`);
+  return [
+    'Sound copies of it, the one that knows most first:',
+    ...named,
+    `Start with FERNBANK_RESTORE=newest to go on with the first, or with the name of another one; the damaged file is set aside, not deleted.`,
+  ].join('\n');
 }
 
 function tried(path: string): Opened {
@@ -47,7 +62,8 @@ function tried(path: string): Opened {
     return { file: openCollection(path) };
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return { why: /newer Fernbank/.test(why) ? `${path}: ${why}` : unreadable(path, why) };
+    const own = /newer Fernbank|up to date/.test(why);
+    return { why: own ? `${path}: ${why}` : unreadable(path, why) };
   }
 }
 

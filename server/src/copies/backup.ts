@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, rmSync } from 'node:fs';
+import { closeSync, existsSync, fstatSync, openSync, readdirSync, readSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import yazl from 'yazl';
@@ -6,55 +6,74 @@ import { openFile, type Cell, type Cells, type OpenFile } from '../db/driver.ts'
 import { SHAPE } from '../db/migrations.ts';
 import { COLLECTION_TABLES, quoted, type Column, type RowTable } from '../history/tables.ts';
 import { FORMAT } from './shape.ts';
+import { drop } from './tasks.ts';
 
 export const BACKUP_JSON = 'fernbank.json';
 export const PHOTO_ENTRY = /^photos\/([0-9a-f]{64})\.(jpg|png|webp)$/;
-/** Rows read at a time: a long record is never in memory as a whole. */
-const ROWS_AT_ONCE = 2000;
+/** Rows read at a time: a long record is never in memory as a whole, and nobody waits for one. */
+const ROWS_AT_ONCE = 200;
 
 /**
- * The whole collection as one ZIP: `fernbank.json` with every table, and the pictures beside it.
+ * The whole collection as one ZIP: `fernbank.json` with every table, and the pictures beside it. A
+ * picture that cannot be read is named in it and left out: one bad sector does not cost all others.
  *
- * It shows one moment: it is written from a copy that is taken first and dropped when it is done.
- *
- * @param scratch  a file that does not exist yet, on the collection's own disk
+ * @param moment  path of a copy of the moment that it is to show; dropped when it is done
  */
 export function backup(
-  file: OpenFile,
+  moment: string,
   photoFolder: string,
-  { scratch, version, made }: { scratch: string; version: string; made: string },
+  { version, made }: { version: string; made: string },
 ): Readable {
-  rmSync(scratch, { force: true });
-  file.exec(`VACUUM INTO '${scratch.replaceAll("'", "''")}'`);
-  const copy = openFile(scratch);
-  const drop = () => {
-    copy.close();
-    for (const suffix of ['', '-wal', '-shm']) rmSync(scratch + suffix, { force: true });
-  };
+  const copy = openFile(moment);
   const zip = new yazl.ZipFile();
   const mtime = new Date(made);
-  const head = { format: FORMAT, shape: SHAPE, made, version, sequences: sequencesOf(copy) };
-  const rows = Readable.from(json(copy, head));
+  const { whole, missing } = picturesIn(photoFolder);
+  const sequences = sequencesOf(copy);
+  const head = { format: FORMAT, shape: SHAPE, made, version, sequences };
+  const rows = Readable.from(json(copy, missing.length > 0 ? { ...head, missing } : head));
   zip.addReadStream(rows, BACKUP_JSON, { mtime });
-  for (const name of existsSync(photoFolder) ? readdirSync(photoFolder) : []) {
-    // Pictures are packed already.
-    const entry = `photos/${name}`;
-    if (PHOTO_ENTRY.test(entry)) {
-      zip.addFile(join(photoFolder, name), entry, { compress: false });
-    }
+  // Pictures are packed already.
+  for (const name of whole) {
+    zip.addFile(join(photoFolder, name), `photos/${name}`, { compress: false });
   }
   zip.end();
   const out = zip.outputStream as Readable;
   const failed = (error: Error) => void out.destroy(error);
   zip.on('error', failed);
   rows.on('error', failed);
+  const close = () => {
+    copy.close();
+    drop(moment);
+  };
   // Who asked may go away half-way: what reads the copy ends before the copy does.
   out.once('close', () => {
-    if (rows.closed) return drop();
-    rows.once('close', drop);
+    if (rows.closed) return close();
+    rows.once('close', close);
     rows.destroy();
   });
   return out;
+}
+
+/** Pictures of a folder that can be read, and those that cannot. */
+function picturesIn(folder: string): { whole: string[]; missing: string[] } {
+  const names = (existsSync(folder) ? readdirSync(folder) : []).filter((name) =>
+    PHOTO_ENTRY.test(`photos/${name}`),
+  );
+  const missing = names.filter((name) => !canBeRead(join(folder, name)));
+  return { whole: names.filter((name) => !missing.includes(name)), missing };
+}
+
+function canBeRead(path: string): boolean {
+  try {
+    const file = openSync(path, 'r');
+    try {
+      return fstatSync(file).isFile() && readSync(file, Buffer.alloc(1)) === 1;
+    } finally {
+      closeSync(file);
+    }
+  } catch {
+    return false;
+  }
 }
 
 /** The highest id that each table ever gave: an id that was given once is never given again. */
@@ -73,21 +92,23 @@ function* json(file: OpenFile, head: object): Generator<string> {
   for (const [i, table] of COLLECTION_TABLES.entries()) {
     yield `${i > 0 ? ',' : ''}\n${JSON.stringify(table.name)}:[`;
     let first = true;
-    for (let at = 0; ; at += ROWS_AT_ONCE) {
-      const rows = rowsFrom(file, table, at);
+    for (let after: Cell | undefined; ;) {
+      const rows = rowsAfter(file, table, after);
       if (rows.length === 0) break;
       yield (first ? '' : ',\n') + rows.map((row) => JSON.stringify(shown(table, row))).join(',\n');
       first = false;
+      after = rows[rows.length - 1]![table.key];
     }
     yield ']';
   }
   yield '\n}}\n';
 }
 
-const rowsFrom = (file: OpenFile, { name, key }: RowTable, at: number) =>
+const rowsAfter = (file: OpenFile, { name, key }: RowTable, after: Cell | undefined) =>
   file.rows(
-    `SELECT * FROM ${quoted(name)} ORDER BY ${quoted(key)} LIMIT ${ROWS_AT_ONCE} OFFSET ?`,
-    at,
+    `SELECT * FROM ${quoted(name)} ${after === undefined ? '' : `WHERE ${quoted(key)} > ?`}
+     ORDER BY ${quoted(key)} LIMIT ${ROWS_AT_ONCE}`,
+    ...(after === undefined ? [] : [after]),
   );
 
 /** A row as the backup has it: fields as the API names them, JSON as JSON. */

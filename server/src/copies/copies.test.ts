@@ -1,7 +1,10 @@
+import { createHash } from 'node:crypto';
 import {
   existsSync,
+  mkdirSync,
   readdirSync,
   readFileSync,
+  renameSync,
   rmSync,
   statSync,
   truncateSync,
@@ -14,11 +17,14 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import Papa from 'papaparse';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import yazl from 'yazl';
+import type { OpenFile } from '../db/driver.ts';
+import { sweep } from '../history/keeping.ts';
 import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
 import { photoFolderOf } from '../place.ts';
 import { openedOrWhy } from '../start.ts';
 import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 import { copyFolderOf } from './copies.ts';
+import { backupSchema } from './shape.ts';
 
 let app: TestApp;
 beforeEach(() => (app = testApp({ garden: true })));
@@ -153,7 +159,7 @@ describe('a backup', () => {
       (sound) => sound.subarray(0, sound.length - 200),
       /no ZIP archive|damaged/,
     ],
-    ['an archive with a flipped byte', (sound) => flipped(sound), /damaged|no JSON/],
+    ['an archive with a flipped byte', (sound) => flipped(sound), /damaged|cannot be read/],
     [
       'an archive of something else',
       () => zipped({ 'readme.txt': 'hello' }),
@@ -164,7 +170,13 @@ describe('a backup', () => {
       () => zipped({ 'photos/aa.png': 'x' }),
       /something that no backup has/,
     ],
-    ['no JSON', () => zipped({ 'fernbank.json': '{' }), /is no JSON/],
+    ['no JSON', () => zipped({ 'fernbank.json': '{' }), /cannot be read|no backup of Fernbank/],
+    ['JSON that is no object', () => zipped({ 'fernbank.json': '[1]' }), /cannot be read/],
+    [
+      'JSON nested without end',
+      () => zipped({ 'fernbank.json': `{"a":${'['.repeat(100_000)}` }),
+      /cannot be read/,
+    ],
     [
       'JSON of something else',
       () => zipped({ 'fernbank.json': '{"a":1}' }),
@@ -190,12 +202,43 @@ describe('a backup', () => {
       },
       /do not hold|hold together/,
     ],
+    ['nothing but blanks', () => zipped({ 'fernbank.json': ' '.repeat(9e6) }), /no backup|read/],
     [
-      'a flood in a small archive',
-      () => zipped({ 'fernbank.json': Buffer.alloc(310_000_000, ' ') }),
-      /larger than any backup/,
+      'rows before it says what it is',
+      () => zipped({ 'fernbank.json': '{"tables":{"spots":[{"id":1}]}}' }),
+      /before it says what it is/,
+    ],
+    [
+      'a day that is none',
+      (sound) => altered(sound, (t) => (t.plants[0].lastRepot = '16/3/26')),
+      /plants "1"/,
+    ],
+    [
+      'text with a NUL',
+      (sound) => altered(sound, (t) => (t.plants[0].name = 'a\u0000b')),
+      /plants/,
+    ],
+    [
+      'a number beyond all',
+      (sound) => altered(sound, (t) => (t.measurements[0].value = 1e300)),
+      /measurements/,
+    ],
+    ['a field of its own', (sound) => altered(sound, (t) => (t.spots[0].wifi = 'secret')), /spots/],
+    [
+      'a count that leaves no room for another row',
+      async (sound) => {
+        const backup = JSON.parse(await unzipped(sound));
+        backup.sequences.plants = Number.MAX_SAFE_INTEGER;
+        return zipped({ 'fernbank.json': JSON.stringify(backup) });
+      },
+      /beyond all sense/,
     ],
   ];
+  async function altered(sound: Buffer, alter: (tables: any) => unknown) {
+    const backup = JSON.parse(await unzipped(sound));
+    alter(backup.tables);
+    return zipped({ 'fernbank.json': JSON.stringify(backup) });
+  }
   it.each(refused)('%s is refused and changes nothing', async (_what, made, why) => {
     const before = values(app);
     const { status, body } = await bringIn(app, await made(await download(app)));
@@ -203,6 +246,70 @@ describe('a backup', () => {
     expect(body.error.message).toMatch(why);
     expect(values(app)).toEqual(before);
     expect(readdirSync(copyFolderOf(app.path)).filter((name) => name.startsWith('.'))).toEqual([]);
+  });
+
+  it('laid out anew by another program is the same', async () => {
+    await livedIn();
+    const pretty = JSON.stringify(JSON.parse(await unzipped(await download(app))), null, 4);
+    const empty = testApp();
+    try {
+      await bringIn(empty, await zipped({ 'fernbank.json': pretty })).expect(200);
+      expect(values(empty, 'deeds')).toEqual(values(app, 'deeds'));
+    } finally {
+      empty.close();
+    }
+  });
+
+  it('without a plant is brought in only where that is meant', async () => {
+    const empty = testApp();
+    const archive = await download(empty);
+    empty.close();
+    const { status, body } = await bringIn(app, archive);
+    expect([status, body.error.code]).toEqual([422, 'emptyBackup']);
+    await app.call
+      .post('/api/backup?empty=1')
+      .set('Content-Type', 'application/octet-stream')
+      .send(archive)
+      .expect(200);
+    expect((await get('/api/plants')).items).toEqual([]);
+  });
+
+  it('that is refused leaves none of its pictures behind', async () => {
+    const hash = createHash('sha256').update(PNG).digest('hex');
+    await bringIn(app, await zipped({ [`photos/${hash}.png`]: PNG })).expect(422);
+    const folder = photoFolderOf(app.path);
+    expect(existsSync(folder) ? readdirSync(folder) : []).toEqual([]);
+  });
+
+  it('keeps its pictures whatever is swept and emptied while it is brought in', async () => {
+    await livedIn();
+    const archive = await download(app);
+    const other = testApp({ garden: true });
+    try {
+      const photoFolder = photoFolderOf(other.path);
+      let over = false;
+      const brought = bringIn(other, archive).expect(200);
+      const sweeping = (async () => {
+        while (!over) {
+          sweep(other.file, other.context.copies.working ? null : photoFolder, TODAY);
+          await new Promise((go) => setImmediate(go));
+        }
+      })();
+      await brought.then(() => (over = true));
+      await sweeping;
+      expect(readdirSync(photoFolder)).toHaveLength(1);
+    } finally {
+      other.close();
+    }
+  });
+
+  it('is made although a picture cannot be read, and says which', async () => {
+    await livedIn();
+    const folder = photoFolderOf(app.path);
+    mkdirSync(join(folder, `${'b'.repeat(64)}.jpg`));
+    const backup = JSON.parse(await unzipped(await download(app)));
+    expect(backup.missing).toEqual([`${'b'.repeat(64)}.jpg`]);
+    expect(new Ajv2020({ strict: false }).validate(backupSchema(), backup)).toBe(true);
   });
 
   it('that lies about its size is stopped when it comes to more', async () => {
@@ -284,30 +391,57 @@ describe('a start', () => {
     app.file.exec('PRAGMA wal_checkpoint(TRUNCATE)');
     app.file.close();
     truncateSync(app.path, Math.floor(statSync(app.path).size / 2 / 4096) * 4096);
-    const refused = openedOrWhy(app.path, false);
+    const refused = openedOrWhy(app.path);
     expect('why' in refused && refused.why).toMatch(
-      /is damaged .*daily-2026-03-16.*FERNBANK_RESTORE=newest/,
+      /is damaged [^]*daily-2026-03-16[^]*FERNBANK_RESTORE=newest/,
     );
-    const opened = openedOrWhy(app.path, true);
+    const opened = openedOrWhy(app.path, 'newest');
     if ('why' in opened) throw new Error(opened.why);
     expect(opened.file.value('SELECT name FROM plants WHERE id = ?', plant.id)).toBe('Keepsake');
     expect(existsSync(app.path.replace('.sqlite', '.damaged-1.sqlite'))).toBe(true);
     app.file = opened.file;
   });
 
+  it('goes on with the copy that knows most, whatever day its clock said, or with the one that is named', async () => {
+    await addPlant({ name: 'Early' });
+    await app.call.post('/api/copies').expect(201);
+    const folder = copyFolderOf(app.path);
+    // Made on a day that the clock had wrong, and long before the other in truth.
+    renameSync(join(folder, `daily-${TODAY}.sqlite`), join(folder, 'daily-2031-05-05.sqlite'));
+    await addPlant({ name: 'Late' });
+    await app.call.post('/api/copies').expect(201);
+    app.file.exec('PRAGMA wal_checkpoint(TRUNCATE)');
+    app.file.close();
+    truncateSync(app.path, Math.floor(statSync(app.path).size / 2 / 4096) * 4096);
+    const refused = openedOrWhy(app.path);
+    expect('why' in refused && refused.why).toMatch(/daily-2026-03-16[^]*daily-2031-05-05/);
+    const unknown = openedOrWhy(app.path, 'daily-1999-01-01.sqlite');
+    expect('why' in unknown && unknown.why).toMatch(/no sound copy daily-1999/);
+    const opened = openedOrWhy(app.path, 'newest');
+    if ('why' in opened) throw new Error(opened.why);
+    const late = (of: OpenFile) => of.value("SELECT count(*) FROM plants WHERE name = 'Late'");
+    expect(late(opened.file)).toBe(1);
+    opened.file.close();
+    truncateSync(app.path, 4096);
+    const named = openedOrWhy(app.path, 'daily-2031-05-05.sqlite');
+    if ('why' in named) throw new Error(named.why);
+    expect(late(named.file)).toBe(0);
+    app.file = named.file;
+  });
+
   it('with a file of a newer Fernbank says so', () => {
     app.file.exec(
       "INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('x', 9999999999999)",
     );
-    const opened = openedOrWhy(app.path, true);
+    const opened = openedOrWhy(app.path, 'newest');
     expect('why' in opened && opened.why).toMatch(/newer Fernbank/);
   });
 
   it('with what is no database and no copy says how to go on', () => {
     const path = join(app.path, '..', 'other.sqlite');
     writeFileSync(path, Buffer.alloc(8192, 7));
-    const opened = openedOrWhy(path, true);
-    expect('why' in opened && opened.why).toMatch(/no sound copy.*Restore a backup/);
+    const opened = openedOrWhy(path, 'newest');
+    expect('why' in opened && opened.why).toMatch(/no sound copy[^]*Restore a backup/);
   });
 });
 

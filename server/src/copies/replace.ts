@@ -1,7 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { openCollection } from '../db/open.ts';
-import type { Journal } from '../history/journal.ts';
+import type { OpenFile } from '../db/driver.ts';
 import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
 
 /**
@@ -10,37 +10,39 @@ import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
  *
  * The other file is not touched: an older one is brought up to date on a copy.
  *
- * @param path  of a sound file
+ * @param file  of the collection, on a connection that traces nothing
+ * @param by  path of a sound file
  * @param scratch  a folder on the collection's own disk
  * @returns the entry of the history that tells of it
  */
 export function replaceBy(
-  journal: Journal,
-  path: string,
-  what: string,
-  { device, scratch }: { device: string | null; scratch: string },
+  file: OpenFile,
+  {
+    by,
+    what,
+    device,
+    scratch,
+  }: { by: string; what: string; device: string | null; scratch: string },
 ): number {
   mkdirSync(scratch, { recursive: true });
   const folder = mkdtempSync(join(scratch, '.restore-'));
   try {
     const current = join(folder, 'collection.sqlite');
-    copyFileSync(path, current);
+    copyFileSync(by, current);
     const brought = openCollection(current);
     brought.exec('PRAGMA wal_checkpoint(TRUNCATE)');
     brought.close();
-    return takeOver(journal, current, what, device);
+    return takeOver(file, current, what, device);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 }
 
-function takeOver(journal: Journal, path: string, what: string, device: string | null): number {
-  const { file } = journal;
+function takeOver(file: OpenFile, path: string, what: string, device: string | null): number {
   file.exec(`ATTACH '${path.replaceAll("'", "''")}' AS brought`);
   try {
-    const id = file.db.transaction(() => {
+    return file.db.transaction(() => {
       file.exec('PRAGMA defer_foreign_keys = ON');
-      // No deed is at hand, so that the triggers write nothing.
       for (const { name } of COLLECTION_TABLES) file.exec(`DELETE FROM main.${quoted(name)}`);
       for (const { name, columns } of COLLECTION_TABLES) {
         const list = columns.map((column) => quoted(column.name)).join(', ');
@@ -64,8 +66,6 @@ function takeOver(journal: Journal, path: string, what: string, device: string |
       );
       return deed;
     });
-    journal.replaced(id);
-    return id;
   } finally {
     file.exec('DETACH brought');
   }

@@ -1,36 +1,58 @@
-import { COLLECTION_TABLES, type Column } from '../history/tables.ts';
+import { COLLECTION_TABLES, type Column, type RowTable } from '../history/tables.ts';
 
 /** What a backup calls itself. */
 export const FORMAT = 'fernbank-collection';
 
+/** Columns that hold a calendar day. */
+const DAYS = new Set([
+  ...['date', 'due', 'done', 'acquired', 'lastRepot', 'apartSince', 'clearedOn', 'goneOn'],
+  ...['soakingSince', 'nextChance', 'until', 'emptied'],
+]);
+/** Longer than anything that can be typed into a field; a plan of a day is JSON, not text. */
+const LONGEST_TEXT = 100_000;
+const NUL = String.raw`\u0000`;
+
 const TYPES: Record<Column['kind'], object> = {
-  integer: { type: 'integer' },
-  real: { type: 'number' },
-  text: { type: 'string' },
+  integer: { type: 'integer', minimum: -Number.MAX_SAFE_INTEGER, maximum: Number.MAX_SAFE_INTEGER },
+  real: { type: 'number', minimum: -1e12, maximum: 1e12 },
+  // SQLite ends a text at NUL, without a word.
+  text: { type: 'string', maxLength: LONGEST_TEXT, pattern: `^[^${NUL}]*$` },
   boolean: { type: 'boolean' },
   // Whatever JSON the column holds.
   json: {},
 };
+const DAY = {
+  type: 'string',
+  pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$',
+};
 
-const typeOf = ({ kind, nullable }: Column) =>
-  nullable && kind !== 'json' ? { anyOf: [TYPES[kind], { type: 'null' }] } : TYPES[kind];
+function typeOf({ kind, nullable, field }: Column, table: string) {
+  const isDay = kind === 'text' && DAYS.has(field) && table !== 'recipe_versions';
+  // What a history held before is a text of its own, as long as it was.
+  const type = isDay
+    ? DAY
+    : table === 'changes' && kind === 'text'
+      ? { type: 'string' }
+      : TYPES[kind];
+  return nullable && kind !== 'json' ? { anyOf: [type, { type: 'null' }] } : type;
+}
+
+/** JSON Schema of a row in a backup. */
+export const rowSchema = ({ name, columns }: RowTable) => ({
+  type: 'object',
+  additionalProperties: false,
+  required: columns.filter(({ nullable }) => !nullable).map(({ field }) => field),
+  properties: Object.fromEntries(columns.map((column) => [column.field, typeOf(column, name)])),
+});
 
 /**
  * JSON Schema (2020-12) of `fernbank.json` in a backup: one list a table, its fields as the API
  * names them. Made from the tables themselves, so that the two cannot drift.
  */
 export function backupSchema() {
-  const tables = COLLECTION_TABLES.map(({ name, columns }) => [
-    name,
-    {
-      type: 'array',
-      items: {
-        type: 'object',
-        additionalProperties: false,
-        required: columns.filter(({ nullable }) => !nullable).map(({ field }) => field),
-        properties: Object.fromEntries(columns.map((column) => [column.field, typeOf(column)])),
-      },
-    },
+  const tables = COLLECTION_TABLES.map((table) => [
+    table.name,
+    { type: 'array', items: rowSchema(table) },
   ]);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
@@ -55,6 +77,11 @@ export function backupSchema() {
         type: 'object',
         description: 'the highest id that each table ever gave',
         additionalProperties: { type: 'integer', minimum: 0 },
+      },
+      missing: {
+        type: 'array',
+        items: { type: 'string' },
+        description: 'pictures that could not be read when it was made',
       },
       tables: {
         type: 'object',

@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs';
 import Database from 'libsql';
 
-/** What is known of a file that claims to be a collection. */
-export type Soundness = { sound: true; plants: number } | { sound: false; why: string };
+/** What is known of a file that claims to be a collection; `sequence` grows with everything that is done. */
+export type Soundness =
+  { sound: true; plants: number; sequence: number } | { sound: false; why: string };
 
 /**
  * Whether a file is a whole collection: SQLite reads every page of it, every row that is pointed
@@ -19,7 +20,11 @@ export function soundness(path: string): Soundness {
     if (integrity !== 'ok') return { sound: false, why: integrity.split('\n')[0]! };
     const loose = file.prepare('PRAGMA foreign_key_check').all();
     if (loose.length > 0) return { sound: false, why: `${loose.length} rows point to nothing` };
-    return { sound: true, plants: Number(first('SELECT count(*) FROM plants')) };
+    const plants = Number(first('SELECT count(*) FROM plants'));
+    // A file from before there was a history is older than any with one.
+    const told = first("SELECT count(*) FROM sqlite_master WHERE name = 'deeds'");
+    const sequence = told ? Number(first('SELECT coalesce(max(id), 0) FROM deeds')) : 0;
+    return { sound: true, plants, sequence };
   } catch (error) {
     return { sound: false, why: error instanceof Error ? error.message : String(error) };
   } finally {

@@ -27,6 +27,9 @@ export interface OpenFile {
 
 type Sqlite = InstanceType<typeof Database>;
 
+/** So long the thread stands still for a lock that another program holds; who needs longer asks again later. */
+const LOCK_WAIT_MS = 60;
+
 /**
  * Opens an SQLite file with the settings that Fernbank relies on.
  *
@@ -35,7 +38,7 @@ type Sqlite = InstanceType<typeof Database>;
 export function openFile(path: string): OpenFile {
   const file = new Database(path);
   try {
-    file.pragma('busy_timeout = 4000');
+    file.pragma(`busy_timeout = ${LOCK_WAIT_MS}`);
     file.pragma('journal_mode = WAL');
     file.pragma('synchronous = FULL');
     file.pragma('foreign_keys = ON');

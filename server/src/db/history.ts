@@ -93,3 +93,9 @@ export const mappings = sqliteTable('mappings', {
   mapping: text('mapping', { mode: 'json' }).$type<unknown>().notNull(),
   at: text('at').notNull(),
 });
+
+/**
+ * Days on which this Fernbank ran: what is kept for so many days is kept for so many of these, so that
+ * a clock that jumps years ahead empties nothing.
+ */
+export const livedDays = sqliteTable('lived_days', { day: text('day').primaryKey() });

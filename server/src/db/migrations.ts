@@ -33,9 +33,46 @@ export function shapeOf(file: OpenFile): { applied: number; pending: number; ahe
   };
 }
 
-/** Brings a file up to date, in one transaction. */
+/**
+ * Changes that were written anew once a file had already been made with them: what those files lack,
+ * and the change that stands in their place now.
+ */
+const WRITTEN_ANEW = [
+  {
+    when: 1795622532210,
+    now: 1795626430553,
+    lacks: 'ALTER TABLE `outcomes` ADD `left` text',
+  },
+  {
+    when: 1795646934120,
+    now: 1795647345703,
+    lacks: "ALTER TABLE `devices` ADD `scope` text DEFAULT 'all' NOT NULL",
+  },
+];
+
+/**
+ * Brings a file up to date, in one transaction.
+ *
+ * @throws Error in words: the file is as it was
+ */
 export function bringUpToDate(file: OpenFile): void {
-  migrate(file.db, { migrationsFolder: FOLDER });
+  const { applied } = shapeOf(file);
+  try {
+    file.db.transaction(() => {
+      for (const { when, now, lacks } of applied === 0 ? [] : WRITTEN_ANEW) {
+        const early = file.value('SELECT 1 FROM __drizzle_migrations WHERE created_at = ?', when);
+        if (early === undefined) continue;
+        file.exec(lacks);
+        file.run('UPDATE __drizzle_migrations SET created_at = ? WHERE created_at = ?', now, when);
+      }
+    });
+    migrate(file.db, { migrationsFolder: FOLDER });
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    throw new Error(`it could not be brought up to date, and is as it was: ${why}`, {
+      cause: error,
+    });
+  }
 }
 
 /** Gives an empty file the tables that it had after so many changes: what an older backup fits into. */

@@ -405,6 +405,10 @@ export const readings = sqliteTable(
     at: text('at').notNull(),
     temperatureC: real('temperature_c').notNull(),
     relativeHumidity: real('relative_humidity').notNull(),
+    /** a day long ago is one row: the mean of so many readings, between these */
+    count: integer('count').notNull().default(1),
+    lowC: real('low_c'),
+    highC: real('high_c'),
   },
   (table) => [uniqueIndex('readings_once').on(table.spotId, table.at)],
 );

@@ -102,7 +102,11 @@ export class Door {
       .get();
     if (!device) return null;
     if (Date.parse(now) - Date.parse(device.seen) > SEEN_EVERY_MS) {
-      this.db.update(devices).set({ seen: now }).where(eq(devices.id, device.id)).run();
+      try {
+        this.db.update(devices).set({ seen: now }).where(eq(devices.id, device.id)).run();
+      } catch {
+        // The file is held or full: when it was seen last is not worth turning it away.
+      }
     }
     return device;
   }

@@ -328,23 +328,43 @@ describe('the bin', () => {
     await app.call.delete(`/api/bin/${id}`).expect(409);
   });
 
+  const swept = (day: string) => sweep(app.file, photoFolderOf(app.path), day);
+
   it('empties itself after thirty days, not before', async () => {
     const plant = await plantWithPicture();
     await app.call.delete(`/api/plants/${plant.id}`).expect(204);
     const [{ id, at }] = (await get('/api/bin')).items;
     const day = at.slice(0, 10);
-    sweep(app.file, photoFolderOf(app.path), addDays(day, 30));
+    for (let days = 0; days <= 30; days++) swept(addDays(day, days));
     expect(pictures()).toBe(1);
     expect(app.file.value('SELECT emptied FROM deeds WHERE id = ?', id)).toBeNull();
-    sweep(app.file, photoFolderOf(app.path), addDays(day, 32));
+    swept(addDays(day, 31));
     expect(pictures()).toBe(0);
     expect((await undo(id)).status).toBe(409);
+  });
+
+  it('is kept, with the history, over a clock that jumps ahead and back, and over a year that was slept through', async () => {
+    const plant = await plantWithPicture();
+    await app.call.delete(`/api/plants/${plant.id}`).expect(204);
+    const [{ id, at }] = (await get('/api/bin')).items;
+    const day = at.slice(0, 10);
+    const deeds = app.file.value('SELECT count(*) FROM deeds');
+    swept(day);
+    for (const years of [1, 4, 70]) swept(addDays(day, 366 * years));
+    for (let hour = 0; hour < 48; hour++) swept('2099-12-31');
+    for (let days = 1; days < 20; days++) swept(addDays(day, days));
+    swept(addDays(day, 500));
+    expect(app.file.value('SELECT count(*) FROM deeds')).toBe(deeds);
+    expect(pictures()).toBe(1);
+    expect((await get('/api/bin')).items).toHaveLength(1);
+    await undo(id).expect(200);
+    await app.call.get(`/api/plants/${plant.id}`).expect(200);
   });
 
   it('is forgotten with the history after 400 days', async () => {
     await addPlant();
     const day = (await newest()).at.slice(0, 10);
-    sweep(app.file, photoFolderOf(app.path), addDays(day, 402));
+    for (let days = 0; days <= 401; days++) swept(addDays(day, days));
     expect((await get('/api/history')).items).toEqual([]);
     expect(app.file.value('SELECT count(*) FROM changes')).toBe(0);
     expect((await get('/api/plants')).items).toHaveLength(1);
@@ -394,6 +414,12 @@ it('every table of the file is either in a backup or named as belonging to the m
       "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE '\\_\\_%' ESCAPE '\\' AND name NOT LIKE 'sqlite%'",
     )
     .map(({ name }) => String(name));
-  const known = [...COLLECTION_TABLES.map(({ name }) => name), 'answers', 'devices', 'door'];
+  const known = [
+    ...COLLECTION_TABLES.map(({ name }) => name),
+    'answers',
+    'devices',
+    'door',
+    'lived_days',
+  ];
   expect(tables.sort()).toEqual(known.sort());
 });

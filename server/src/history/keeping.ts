@@ -1,43 +1,71 @@
 import { existsSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { addDays, type IsoDate } from '@fernbank/core';
+import type { IsoDate } from '@fernbank/core';
 import type { OpenFile } from '../db/driver.ts';
 import { HttpError, notFound } from '../http/errors.ts';
+import { thinReadings } from '../services/climate.ts';
 
-/** What was removed can be put back this long. */
+/** What was removed can be put back this long: days on which Fernbank ran. */
 export const BIN_DAYS = 30;
 /** How long a deed can be read and taken back: a whole round of the seasons, and a month. */
 export const HISTORY_DAYS = 400;
 /** A write that is sent again after so long is a new one. */
 const ANSWER_DAYS = 30;
 
-/** First moment that still counts, so many days ago. ISO 8601, UTC. */
-export const sinceDay = (today: IsoDate, days: number) => addDays(today, -days);
-
 /** Throws away for good what a deed took out. @throws HttpError 404, 409 when it took nothing out */
-export function emptyDeed(file: OpenFile, photoFolder: string, id: number, today: IsoDate): void {
+export function emptyDeed(
+  file: OpenFile,
+  photoFolder: string | null,
+  id: number,
+  today: IsoDate,
+): void {
   const [deed] = file.rows('SELECT * FROM deeds WHERE id = ?', id);
   if (!deed) throw notFound(`entry ${id} of the bin`);
   if (deed.kind !== 'remove' || deed.undone_by !== null || deed.emptied !== null) {
     throw new HttpError(409, 'notInBin', 'this is not in the bin');
   }
   file.db.transaction(() => empty(file, id, today));
-  dropUnusedPhotos(file, photoFolder);
+  if (photoFolder) dropUnusedPhotos(file, photoFolder);
 }
 
-/** Forgets what is older than it is kept for. Meant for once a day. */
-export function sweep(file: OpenFile, photoFolder: string, today: IsoDate): void {
+/**
+ * Forgets what is older than it is kept for. Meant for once a day. Days are those on which Fernbank
+ * ran: a clock that was set far ahead for a moment makes one day of it, and the house that was shut
+ * for a year finds all as it was left.
+ *
+ * @param photoFolder  null: pictures are left alone this time
+ */
+export function sweep(file: OpenFile, photoFolder: string | null, today: IsoDate): void {
   file.db.transaction(() => {
-    const late = file.rows(
-      `SELECT id FROM deeds WHERE kind = 'remove' AND at < ? AND undone_by IS NULL AND emptied IS NULL`,
-      sinceDay(today, BIN_DAYS),
-    );
-    for (const { id } of late) empty(file, Number(id), today);
-    file.run('DELETE FROM deeds WHERE at < ?', sinceDay(today, HISTORY_DAYS));
-    file.run('DELETE FROM answers WHERE at < ?', sinceDay(today, ANSWER_DAYS));
-    file.run('DELETE FROM devices WHERE until < ?', new Date().toISOString());
+    file.run('INSERT OR IGNORE INTO lived_days (day) VALUES (?)', today);
+    const binned = livedBack(file, today, BIN_DAYS);
+    if (binned) {
+      const late = file.rows(
+        `SELECT id FROM deeds WHERE kind = 'remove' AND at < ? AND undone_by IS NULL AND emptied IS NULL`,
+        binned,
+      );
+      for (const { id } of late) empty(file, Number(id), today);
+    }
+    const told = livedBack(file, today, HISTORY_DAYS);
+    if (told) file.run('DELETE FROM deeds WHERE at < ?', told);
+    const answered = livedBack(file, today, ANSWER_DAYS);
+    if (answered) file.run('DELETE FROM answers WHERE at < ?', answered);
+    if (told) file.run('DELETE FROM lived_days WHERE day < ?', told);
+    // One that has run out lets nobody in: its row may wait.
+    if (binned) file.run('DELETE FROM devices WHERE until < ?', binned);
   });
-  dropUnusedPhotos(file, photoFolder);
+  thinReadings(file, today);
+  if (photoFolder) dropUnusedPhotos(file, photoFolder);
+}
+
+/** The day before which so many lived days, and as many of the calendar, have passed; null: there is none yet. */
+function livedBack(file: OpenFile, today: IsoDate, days: number): IsoDate | null {
+  const lived = file.value(
+    'SELECT day FROM lived_days WHERE day <= ? ORDER BY day DESC LIMIT 1 OFFSET ?',
+    today,
+    days,
+  );
+  return typeof lived === 'string' ? lived : null;
 }
 
 function empty(file: OpenFile, id: number, today: IsoDate): void {

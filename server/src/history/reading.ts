@@ -62,14 +62,13 @@ export function history(file: OpenFile, { before, limit, plantId }: Ask) {
   return { items, next: rows.length > limit ? items[items.length - 1]!.id : null };
 }
 
-/** Deeds that took something out within a span and can still be taken back. */
-export function bin(file: OpenFile, since: string): DeedShown[] {
+/** Deeds that took something out and can still be taken back. */
+export function bin(file: OpenFile): DeedShown[] {
   return file
     .rows(
-      `SELECT * FROM deeds d WHERE kind = 'remove' AND at >= ? AND undone_by IS NULL AND emptied IS NULL
+      `SELECT * FROM deeds d WHERE kind = 'remove' AND undone_by IS NULL AND emptied IS NULL
          AND EXISTS (SELECT 1 FROM changes WHERE deed_id = d.id AND op = 'remove')
        ORDER BY id DESC`,
-      since,
     )
     .map((deed) => shown(file, deed));
 }

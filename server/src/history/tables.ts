@@ -18,7 +18,7 @@ export interface Column {
 }
 
 /** What belongs to this machine or this program and not to the collection. */
-const NOT_OF_COLLECTION = new Set(['answers', 'devices', 'door']);
+const NOT_OF_COLLECTION = new Set(['answers', 'devices', 'door', 'lived_days']);
 /** What keeps the history is not itself in it; nor is how a CSV was read. */
 const NOT_IN_HISTORY = new Set(['deeds', 'changes', 'mappings']);
 

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { Request, Response } from 'express';
+import { patiently } from '../db/patience.ts';
 import { answers } from '../db/schema.ts';
 import type { Journal } from '../history/journal.ts';
 import type { Around } from './described.ts';
@@ -16,28 +17,36 @@ const REPEATED = ['location', 'etag', 'content-type'];
  */
 export function answered(journal: Journal): Around {
   const { db } = journal.file;
-  return ({ summary, method, kind }, request, response, run) => {
+  return async ({ summary, method, kind }, request, response, run) => {
     const key = keyOf(request);
     const fingerprint = key === null ? '' : fingerprintOf(request);
-    const before =
+    const sent = () =>
       key === null ? undefined : db.select().from(answers).where(eq(answers.key, key)).get();
-    if (before) return repeat(response, before, fingerprint);
     const held = hold(response);
+    const intent = {
+      what: summary,
+      kind: kind ?? (method === 'delete' ? ('remove' as const) : ('write' as const)),
+      ...whoAsks(request, response),
+    };
+    const write = () => {
+      // It may have been done while this one waited.
+      const before = sent();
+      if (before) return { before, done: null };
+      const { done } = journal.write(intent, () => {
+        run();
+        if (key === null) return;
+        const { status, headers, body } = held.answer();
+        const at = new Date().toISOString();
+        db.insert(answers).values({ key, fingerprint, at, status, headers, body }).run();
+      });
+      return { before, done };
+    };
     try {
-      const { done } = journal.write(
-        {
-          what: summary,
-          kind: kind ?? (method === 'delete' ? 'remove' : 'write'),
-          ...whoAsks(request, response),
-        },
-        () => {
-          run();
-          if (key === null) return;
-          const { status, headers, body } = held.answer();
-          const at = new Date().toISOString();
-          db.insert(answers).values({ key, fingerprint, at, status, headers, body }).run();
-        },
-      );
+      const { before, done } = await patiently(write);
+      if (before) {
+        held.drop();
+        return repeat(response, before, fingerprint);
+      }
       if (done) response.set('X-Fernbank-Deed', String(done.id));
     } catch (error) {
       held.drop();

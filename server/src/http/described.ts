@@ -54,7 +54,7 @@ export type Around = (
   request: Request,
   response: Response,
   run: () => void,
-) => void;
+) => void | Promise<void>;
 
 /**
  * A router whose operations carry their schema: what is described is what is
@@ -117,7 +117,12 @@ export class DescribedRouter {
       if (method === 'get') return handler(request, response, body);
       const ready = await what.ready?.(request, body);
       if (what.alone) return handler(request, response, body);
-      this.around(operation, request, response, () => void handler(request, response, body, ready));
+      await this.around(
+        operation,
+        request,
+        response,
+        () => void handler(request, response, body, ready),
+      );
     });
   }
 
@@ -126,7 +131,7 @@ export class DescribedRouter {
     path: string,
     what: Described<Body>,
   ): Operation {
-    const operation: Operation = { ...(what as Described<never>), method, path };
+    const operation: Operation = { ...(what as unknown as Described<never>), method, path };
     this.operations.push(operation);
     return operation;
   }

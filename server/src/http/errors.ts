@@ -42,12 +42,20 @@ export function asHttpError(error: unknown): HttpError | null {
   return null;
 }
 
+export const locked = () =>
+  new HttpError(
+    503,
+    'locked',
+    'another program is writing to the collection: nothing was changed. Try again',
+  );
+
 /** What the disk refuses is told as such: the keeper can do something about it. */
 function ofDisk(code: string): HttpError | null {
   if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'SQLITE_IOERR_WRITE') {
     const message = 'the disk is full: nothing was changed. Make room, then try again';
     return new HttpError(507, 'diskFull', message);
   }
+  if (/^SQLITE_(BUSY|LOCKED)/.test(code)) return locked();
   if (code.startsWith('SQLITE_READONLY') || code === 'EROFS' || code === 'EACCES') {
     const message = 'the collection’s file cannot be written: nothing was changed';
     return new HttpError(507, 'readOnly', message);

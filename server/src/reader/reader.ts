@@ -79,7 +79,7 @@ export class ReaderApart extends Reader {
     { pack = false, signal }: { pack?: boolean; signal?: AbortSignal } = {},
   ): Promise<Answer> {
     const asked = (): Asked => ({ question, params, pack, foreign: foreignOf(this.file.db) });
-    return this.#thread.ask(asked, signal);
+    return this.#thread.ask(asked, signal ? { signal } : {});
   }
 
   override async end(): Promise<void> {

@@ -1,41 +1,46 @@
-import { createWriteStream, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { createWriteStream } from 'node:fs';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { Request } from 'express';
+import type { Request, Response } from 'express';
+import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { backup } from '../copies/backup.ts';
-import { bring } from '../copies/bring.ts';
-import { bringPictures } from '../copies/pictures.ts';
-import { replaceBy } from '../copies/replace.ts';
 import { backupSchema } from '../copies/shape.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError } from '../http/errors.ts';
+import { check } from '../http/validate.ts';
 import { tableAsCsv } from '../services/tables.ts';
 import { COLLECTION_TABLES } from '../history/tables.ts';
 
 /** A backup with thousands of pictures. */
 const LARGEST_ARCHIVE_BYTES = 4_000_000_000;
 
+const restoreQuery = Joi.object<{ empty?: '1' }>({ empty: Joi.string().valid('1') });
+
 /** Copies, backups and tables: what makes the collection the keeper's own. */
 export function copyRoutes(context: Context): DescribedRouter {
   const { journal, copies, photoFolder } = context;
   const { file } = journal;
   const routes = new DescribedRouter();
-  const by = (response: { locals: Record<string, unknown> }) => ({
-    device: (response.locals.device as string | undefined) ?? null,
-    scratch: context.copyFolder,
+  const deviceOf = (response: Response) => (response.locals.device as string | undefined) ?? null;
+  const shown = async () => ({
+    fault: copies.fault,
+    working: copies.working,
+    // While something is done with the whole collection, only how far it has come is told.
+    items: copies.working ? [] : await copies.list(),
   });
 
-  routes.get('/copies', { summary: 'copies that are kept, newest first' }, (_request, response) => {
-    response.json({ fault: copies.fault, items: copies.list() });
-  });
+  routes.get(
+    '/copies',
+    { summary: 'copies that are kept, newest first, and how far one has come that is being made' },
+    async (_request, response) => void response.json(await shown()),
+  );
   routes.post(
     '/copies',
     { summary: 'copy the collection now', alone: true },
-    (_request, response) => {
-      copies.now();
-      response.status(201).json({ fault: null, items: copies.list() });
+    async (_request, response) => {
+      await copies.now();
+      response.status(201).json(await shown());
     },
   );
   routes.post(
@@ -45,13 +50,9 @@ export function copyRoutes(context: Context): DescribedRouter {
       alone: true,
       status: 200,
     },
-    (request, response) => {
+    async (request, response) => {
       const { name } = request.params as { name: string };
-      const path = copies.pathOf(name);
-      const before = copies.beforeRestore();
-      const deed = replaceBy(journal, path, `restore the copy ${name}`, by(response));
-      bringPictures(context.copyFolder, photoFolder);
-      response.json({ deed, before });
+      response.json(await copies.restore(name, deviceOf(response)));
     },
   );
 
@@ -61,15 +62,11 @@ export function copyRoutes(context: Context): DescribedRouter {
       summary: 'everything as one ZIP: fernbank.json (by /api/backup/schema.json) and the pictures',
     },
     async (_request, response) => {
-      mkdirSync(context.copyFolder, { recursive: true });
       const made = new Date().toISOString();
+      const moment = await copies.moment();
       response.attachment(`fernbank-${context.today()}.zip`).type('application/zip');
       await pipeline(
-        backup(file, photoFolder, {
-          scratch: join(context.copyFolder, `.backup-${process.pid}-${Date.now()}.sqlite`),
-          version: context.version,
-          made,
-        }),
+        backup(moment, photoFolder, { version: context.version, made }),
         response,
       ).catch(whenLeft);
     },
@@ -85,23 +82,15 @@ export function copyRoutes(context: Context): DescribedRouter {
     {
       summary:
         'put a backup (the body is the ZIP) in the place of the collection; what it replaces is kept',
+      query: restoreQuery,
       alone: true,
       status: 200,
     },
     async (request, response) => {
-      mkdirSync(context.copyFolder, { recursive: true });
-      const folder = mkdtempSync(join(context.copyFolder, '.brought-'));
-      try {
-        const archive = join(folder, 'archive.zip');
-        await receive(request, archive);
-        const brought = join(folder, 'brought.sqlite');
-        await bring(archive, brought, photoFolder);
-        const before = copies.beforeRestore();
-        const deed = replaceBy(journal, brought, 'restore a backup', by(response));
-        response.json({ deed, before });
-      } finally {
-        rmSync(folder, { recursive: true, force: true });
-      }
+      const { empty } = check(restoreQuery, request.query, true);
+      const receiving = (path: string) => receive(request, path);
+      const how = { device: deviceOf(response), empty: empty === '1' };
+      response.json(await copies.restoreBackup(receiving, how));
     },
   );
 

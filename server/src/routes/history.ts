@@ -4,7 +4,7 @@ import { DescribedRouter } from '../http/described.ts';
 import { rowId } from '../http/fields.ts';
 import { idOf } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
-import { BIN_DAYS, emptyDeed, sinceDay } from '../history/keeping.ts';
+import { BIN_DAYS, emptyDeed } from '../history/keeping.ts';
 import { bin, history } from '../history/reading.ts';
 import { takeBack } from '../history/undo.ts';
 
@@ -48,9 +48,11 @@ export function historyRoutes(context: Context): DescribedRouter {
   );
   routes.get(
     '/bin',
-    { summary: `what was taken out in the last ${BIN_DAYS} days; undo its entry to put it back` },
+    {
+      summary: `what was taken out, for ${BIN_DAYS} days on which Fernbank ran; undo its entry to put it back`,
+    },
     (_request, response) => {
-      const items = bin(journal.file, sinceDay(context.today(), BIN_DAYS));
+      const items = bin(journal.file);
       response.json({ days: BIN_DAYS, items });
     },
   );
@@ -58,7 +60,9 @@ export function historyRoutes(context: Context): DescribedRouter {
     '/bin/:id',
     { summary: 'throw something in the bin away for good', alone: true },
     (request, response) => {
-      emptyDeed(journal.file, photoFolder, idOf(request), context.today());
+      // While a collection is being brought in, its pictures are nobody's yet.
+      const folder = context.copies.working ? null : photoFolder;
+      emptyDeed(journal.file, folder, idOf(request), context.today());
       response.status(204).end();
     },
   );

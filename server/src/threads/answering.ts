@@ -3,6 +3,7 @@ import { asHttpError, type HttpError } from '../http/errors.ts';
 
 /** What a thread answers; what is long and goes out as it is is packed there. */
 export type Told =
+  | { progress: unknown }
   | { json: string }
   | { gzip: Uint8Array }
   | {
@@ -14,19 +15,22 @@ export type Told =
       };
     };
 
+type Answering<Asked> = (
+  asked: Asked,
+  /** tells how far it has come */
+  progress: (progress: unknown) => void,
+) => Told | Promise<Told>;
+
 /** Makes this thread answer whatever it is asked. */
-export function answering<Asked>(tell: (asked: Asked) => Told | Promise<Told>): void {
+export function answering<Asked>(answer: Answering<Asked>): void {
   parentPort!.on('message', (asked: Asked) => {
-    void told(tell, asked).then((message) => parentPort!.postMessage(message));
+    void told(answer, asked).then((message) => parentPort!.postMessage(message));
   });
 }
 
-async function told<Asked>(
-  tell: (asked: Asked) => Told | Promise<Told>,
-  asked: Asked,
-): Promise<Told> {
+async function told<Asked>(answer: Answering<Asked>, asked: Asked): Promise<Told> {
   try {
-    return await tell(asked);
+    return await answer(asked, (progress) => parentPort!.postMessage({ progress }));
   } catch (thrown) {
     const error = thrown instanceof Error ? thrown : new Error(String(thrown));
     const http = asHttpError(error);

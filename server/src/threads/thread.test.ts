@@ -101,7 +101,9 @@ describe('a heavy sum', () => {
   it('is stopped when who asked has gone', async () => {
     const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, { letGo: true });
     const gone = new AbortController();
-    const asked = sums.ask(cuts({ stockCm: [211.3, 307.9], pieces, kerfCm: 0.37 }), gone.signal);
+    const asked = sums.ask(cuts({ stockCm: [211.3, 307.9], pieces, kerfCm: 0.37 }), {
+      signal: gone.signal,
+    });
     gone.abort();
     await expect(asked).rejects.toMatchObject({ code: 'gone' });
     const small = { stockCm: [120], pieces: [{ lengthCm: 55, count: 2 }], kerfCm: 0.3 };

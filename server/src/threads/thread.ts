@@ -7,11 +7,12 @@ import type { Told } from './answering.ts';
 export type Program = { url: URL } | { code: string };
 
 /** JSON, as text or packed. */
-export type Answer = Exclude<Told, { fault: object }>;
+export type Answer = Exclude<Told, { fault: object } | { progress: unknown }>;
 
 interface Waiting {
   message: () => unknown;
   signal: AbortSignal | undefined;
+  progress: ((progress: unknown) => void) | undefined;
   answer: (told: Answer) => void;
   fail: (error: Error) => void;
 }
@@ -39,12 +40,15 @@ export class Thread {
 
   /**
    * @param message  made when its turn has come
-   * @param signal  ends the wait of one who has gone; what was not begun is not begun
+   * @param how  a signal ends the wait of one who has gone; what was not begun is not begun
    * @throws HttpError as it was thrown there; 422 when the budget does not suffice
    */
-  ask(message: () => unknown, signal?: AbortSignal): Promise<Answer> {
+  ask(
+    message: () => unknown,
+    { signal, progress }: { signal?: AbortSignal; progress?: (told: unknown) => void } = {},
+  ): Promise<Answer> {
     return new Promise((answer, fail) => {
-      this.#waiting.push({ message, signal, answer, fail });
+      this.#waiting.push({ message, signal, progress, answer, fail });
       this.#next();
     });
   }
@@ -104,6 +108,7 @@ export class Thread {
 
   #told(told: Told): void {
     const current = this.#current;
+    if ('progress' in told) return current?.progress?.(told.progress);
     this.#current = null;
     if ('fault' in told) current?.fail(faultOf(told.fault));
     else current?.answer(told);

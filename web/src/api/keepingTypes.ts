@@ -40,7 +40,15 @@ export interface Copy {
   bytes: number;
   state: { sound: true; plants: number } | { sound: false; why: string };
 }
+/** What is being done with the whole collection, and how far it has come. */
+export interface Working {
+  what: 'copy' | 'restore';
+  share: number | null;
+  rows: number;
+}
+
 export interface CopyList {
+  working: Working | null;
   fault: string | null;
   items: Copy[];
 }

@@ -65,7 +65,11 @@ export const keeping = {
     bring: 'Restore a backup',
     sure: (name: string) =>
       `Put ${name} in the place of the whole collection? What you have now is kept as a copy.`,
-    bringing: 'Reading the backup…',
+    bringing: (rows: number) =>
+      rows > 0 ? `Working: ${rows.toLocaleString()} rows read so far…` : 'Working…',
+    progress: 'how far it has come',
+    empty:
+      'This backup holds no plant at all. Restoring it leaves an empty collection; what is there now is kept as a copy. Restore it all the same?',
     schema: 'JSON Schema of the backup',
     tables: 'Tables as CSV',
     tablesIntro: 'For spreadsheets. Nested fields are columns of their own.',

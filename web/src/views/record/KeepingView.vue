@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { api } from '../../api/client.ts';
-import type { Copy, CopyList, DeviceRow } from '../../api/keepingTypes.ts';
+import { useIntervalFn } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { api, ApiError } from '../../api/client.ts';
+import type { Copy, CopyList, DeviceRow, Working } from '../../api/keepingTypes.ts';
 import FetchState from '../../components/FetchState.vue';
 import RecordNav from '../../components/RecordNav.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -26,6 +27,22 @@ const { value: devices, load: loadDevices } = useLoaded(() =>
   api<{ items: DeviceRow[] }>('/devices').then(({ items }) => items),
 );
 const busy = ref(false);
+/** How far it has come is asked while it lasts: a large collection takes minutes. */
+const ASK_MS = 1000;
+const working = ref<Working | null>(null);
+const { pause, resume } = useIntervalFn(
+  async () => {
+    const list = await api<CopyList>('/copies').catch(() => null);
+    working.value = list?.working ?? null;
+  },
+  ASK_MS,
+  { immediate: false },
+);
+watch(busy, (now) => {
+  working.value = null;
+  if (now) resume();
+  else pause();
+});
 const megabytes = (bytes: number) =>
   `${(bytes / 1e6).toLocaleString(undefined, { maximumFractionDigits: 1 })} MB`;
 const stateOf = ({ state }: Copy) =>
@@ -41,7 +58,10 @@ const tableWord = (name: string) => m.rowWords[name]?.[1] ?? name;
 
 /** What is asked before the whole collection is replaced. */
 const asking = ref<{ text: string; go: () => Promise<void> } | null>(null);
-async function replaced(work: () => Promise<unknown>): Promise<void> {
+async function replaced(
+  work: () => Promise<unknown>,
+  otherwise: (error: unknown) => boolean = () => false,
+): Promise<void> {
   asking.value = null;
   busy.value = true;
   try {
@@ -49,7 +69,7 @@ async function replaced(work: () => Promise<unknown>): Promise<void> {
     notices.done(m.keeping.copies.restored);
     await Promise.all([load(), settings.load(), pantry.load()]);
   } catch (error) {
-    notices.fault(error);
+    if (!otherwise(error)) notices.fault(error);
   } finally {
     busy.value = false;
   }
@@ -62,11 +82,17 @@ function askBackup(event: Event): void {
   const input = event.target as HTMLInputElement;
   const [file] = input.files ?? [];
   if (!file) return;
-  const go = () => replaced(() => sendBackup(file).finally(() => (input.value = '')));
+  const send = (query: string) =>
+    api(`/backup${query}`, { method: 'POST', body: file, type: 'application/zip' });
+  // One without a single plant is brought in only by who means it.
+  const askAgain = (error: unknown) => {
+    if (!(error instanceof ApiError && error.code === 'emptyBackup')) return false;
+    asking.value = { text: m.keeping.backup.empty, go: () => replaced(() => send('?empty=1')) };
+    return true;
+  };
+  const go = () => replaced(() => send('').finally(() => (input.value = '')), askAgain);
   asking.value = { text: m.keeping.backup.sure(file.name), go };
 }
-const sendBackup = (file: File) =>
-  api('/backup', { method: 'POST', body: file, type: 'application/zip' });
 async function copyNow(): Promise<void> {
   busy.value = true;
   try {
@@ -120,7 +146,15 @@ async function signOut(device: DeviceRow): Promise<void> {
             <span>{{ m.keeping.backup.bring }}</span>
           </label>
         </div>
-        <p v-if="busy" role="status">{{ m.keeping.backup.bringing }}</p>
+        <div v-if="busy" role="status">
+          <p>{{ m.keeping.backup.bringing(working?.rows ?? 0) }}</p>
+          <v-progress-linear
+            :indeterminate="working?.share == null"
+            :model-value="100 * (working?.share ?? 0)"
+            :aria-label="m.keeping.backup.progress"
+            color="primary"
+          />
+        </div>
         <h3>{{ m.keeping.backup.csv }}</h3>
         <p class="quiet">{{ m.keeping.backup.csvIntro }}</p>
         <div>

@@ -1,0 +1,28 @@
+import { setTimeout as pause } from 'node:timers/promises';
+import { locked } from '../http/errors.ts';
+
+/** Another program's writes are seldom longer. */
+const PATIENCE_MS = 2500;
+const PAUSE_MS = 80;
+
+const isLocked = (error: unknown) =>
+  error instanceof Error && 'code' in error && /^SQLITE_(BUSY|LOCKED)/.test(String(error.code));
+
+/**
+ * Does what writes, again while another program holds the file; between two tries everyone else is
+ * served.
+ *
+ * @throws HttpError 503 when it is held too long; nothing is changed then
+ */
+export async function patiently<T>(write: () => T, patienceMs = PATIENCE_MS): Promise<T> {
+  const end = Date.now() + patienceMs;
+  for (;;) {
+    try {
+      return write();
+    } catch (error) {
+      if (!isLocked(error)) throw error;
+      if (Date.now() > end) throw locked();
+    }
+    await pause(PAUSE_MS);
+  }
+}
