@@ -19,6 +19,7 @@ export default defineConfig({
         reader: 'server/src/reader/worker.ts',
         sums: 'server/src/threads/sums.ts',
         keeper: 'server/src/copies/keeperThread.ts',
+        importer: 'server/src/importing/importerThread.ts',
       },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },

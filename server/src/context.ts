@@ -10,6 +10,7 @@ import { invalid } from './http/errors.ts';
 import { isoDate } from './http/fields.ts';
 import { Live } from './http/live.ts';
 import { check } from './http/validate.ts';
+import { importerHere, type Importer } from './importing/importer.ts';
 import { photoFolderOf } from './place.ts';
 import { ReaderHere, type Reader } from './reader/reader.ts';
 import type { Thread } from './threads/thread.ts';
@@ -21,6 +22,8 @@ export interface Context {
   journal: Journal;
   /** who reads the whole collection */
   reader: Reader;
+  /** who brings files of rows in */
+  importer: Importer;
   /** works out heavy sums; null: they are worked out where they are asked */
   sums: Thread | null;
   /** open windows, which hear of what is done elsewhere */
@@ -36,6 +39,9 @@ export interface Context {
   photoFolder: string;
 }
 
+/** What is needed to read a collection as of its keeper's day. */
+export type Reading = Pick<Context, 'db' | 'today'>;
+
 /** The context of a collection that lies at a path; all that belongs to it lies beside it. */
 export function contextOf(of: {
   file: OpenFile;
@@ -47,9 +53,10 @@ export function contextOf(of: {
   reader?: Reader;
   sums?: Thread;
   keeper?: Keeper;
+  importer?: Importer;
 }): Context {
   const { file, path, journal, door, today, version } = of;
-  const { reader = new ReaderHere(file), sums = null } = of;
+  const { reader = new ReaderHere(file), sums = null, importer = importerHere(journal) } = of;
   const photoFolder = photoFolderOf(path);
   const copyFolder = copyFolderOf(path);
   const copies = new Copies(journal, { path, folder: copyFolder, photoFolder }, today, of.keeper);
@@ -60,6 +67,7 @@ export function contextOf(of: {
     journal,
     reader,
     sums,
+    importer,
     live,
     copies,
     door,
@@ -70,7 +78,7 @@ export function contextOf(of: {
 }
 
 /** A day of the record cannot lie ahead. */
-export function notAhead(context: Context, field: string, date: IsoDate): IsoDate {
+export function notAhead(context: Pick<Context, 'today'>, field: string, date: IsoDate): IsoDate {
   const today = context.today();
   if (date > today) {
     throw invalid(field, `${field} must not be in the future (today is ${today}), got ${date}`);

@@ -11,6 +11,7 @@ import { Door, SHORTEST_PASSPHRASE } from './door/door.ts';
 import { greeting } from './greeting.ts';
 import { sweep } from './history/keeping.ts';
 import { Journal } from './history/journal.ts';
+import { importerApart } from './importing/importer.ts';
 import { logBeside, openLog } from './logging.ts';
 import { isLoopback } from './place.ts';
 import { ReaderApart } from './reader/reader.ts';
@@ -21,6 +22,8 @@ import { Thread } from './threads/thread.ts';
 const HOUR_MS = 60 * 60 * 1000;
 /** Longer than anyone pauses between two taps. */
 const KEEP_ALIVE_MS = 65_000;
+/** A connection on which nothing moves is let go of; open windows are pinged more often. */
+const SILENCE_MS = 120_000;
 /** Time for the browser that was waiting. */
 const AHEAD_MS = 150;
 /** By then the first page stands. */
@@ -73,6 +76,12 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
   const fixedToday = process.env.FERNBANK_TODAY;
   const today = () => fixedToday ?? localToday();
   const reader = new ReaderApart(file, path, threadOf('reader.js', 'reader/worker.ts'));
+  const journal = new Journal(file);
+  const importer = importerApart(
+    journal,
+    path,
+    threadOf('importer.js', 'importing/importerThread.ts'),
+  );
   const keeper = keeperApart(threadOf('keeper.js', 'copies/keeperThread.ts'));
   const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, {
     budgetMs: LONGEST_SUM_MS,
@@ -84,7 +93,8 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     reader,
     sums,
     keeper,
-    journal: new Journal(file),
+    importer,
+    journal,
     door,
     today,
     version: VERSION,
@@ -98,6 +108,9 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
   // A browser that comes back to a connection just as it is closed would be told that nobody is there.
   server.keepAliveTimeout = KEEP_ALIVE_MS;
   server.headersTimeout = KEEP_ALIVE_MS + 1000;
+  // A large backup over a slow line takes as long as it takes, as long as something comes.
+  server.requestTimeout = 0;
+  server.timeout = SILENCE_MS;
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     file.close();
@@ -147,7 +160,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
   function stop(why: string, code = 0): void {
     logger.info(`${why}: closing`);
     server.close(() => {
-      void Promise.all([reader.end(), sums.end(), keeper.end()]).then(() => {
+      void Promise.all([reader, sums, keeper, importer].map((thread) => thread.end())).then(() => {
         file.close();
         process.exit(code);
       });

@@ -1,3 +1,4 @@
+import { lookUp } from '../number/index.ts';
 /** Which sign parts the whole from the fraction. */
 export type Decimal = '.' | ',';
 
@@ -63,14 +64,16 @@ export function amountIn<Unit extends LengthUnit | MassUnit>(
   if (!found) return null;
   if (found.rest === '') return found.value * units[columns];
   const unit = unitNamed(found.rest);
-  return unit !== null && unit in units ? found.value * units[unit as Unit] : null;
+  return unit !== null && Object.hasOwn(units, unit) ? found.value * units[unit as Unit] : null;
 }
 
 /** The unit that a word stands for. */
 export function unitNamed(word: string): LengthUnit | MassUnit | null {
   const plain = word.trim().toLowerCase().replace(/\.$/, '');
-  if (plain in LENGTH_UNITS || plain in MASS_UNITS) return plain as LengthUnit;
-  return WRITTEN[plain] ?? WRITTEN[plain.replace(/s$/, '')] ?? null;
+  if (Object.hasOwn(LENGTH_UNITS, plain) || Object.hasOwn(MASS_UNITS, plain)) {
+    return plain as LengthUnit;
+  }
+  return lookUp(WRITTEN, plain) ?? lookUp(WRITTEN, plain.replace(/s$/, '')) ?? null;
 }
 
 /**

@@ -3,4 +3,5 @@ export { clamp, positive, within } from './check.ts';
 export { gaussLegendre8 } from './integrate.ts';
 export { logistic, logit } from './logistic.ts';
 export { seeded } from './seeded.ts';
+export { lookUp } from './lookUp.ts';
 export { OutOfRange } from './outOfRange.ts';

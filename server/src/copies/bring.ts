@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
@@ -8,7 +7,7 @@ import { openFile, type Cell, type OpenFile } from '../db/driver.ts';
 import { SHAPE, shapeAsOf } from '../db/migrations.ts';
 import { HttpError } from '../http/errors.ts';
 import { COLLECTION_TABLES, quoted, type RowTable } from '../history/tables.ts';
-import { kindOf, LARGEST_PHOTO_BYTES } from '../services/photos.ts';
+import { kindOf, LARGEST_PHOTO_BYTES, writeWhole } from '../services/photos.ts';
 import { BACKUP_JSON, cellOf, PHOTO_ENTRY } from './backup.ts';
 import { partsOfBackup, type Part } from './rows.ts';
 import { FORMAT, rowSchema } from './shape.ts';
@@ -119,11 +118,7 @@ function keep(bytes: Buffer, hash: string, extension: string, folder: string): v
   if (is !== hash || kindOf(bytes)?.extension !== extension) {
     throw refuse(`the picture ${hash.slice(0, 12)}… is damaged`);
   }
-  const path = join(folder, `${hash}.${extension}`);
-  if (existsSync(path)) return;
-  mkdirSync(folder, { recursive: true });
-  writeFileSync(`${path}.part`, bytes);
-  renameSync(`${path}.part`, path);
+  writeWhole(join(folder, `${hash}.${extension}`), bytes);
 }
 
 /** Writes what is read, as it comes. @returns how many rows */

@@ -188,6 +188,8 @@ describe('another site', () => {
     ['by a form of another site', { 'Sec-Fetch-Site': 'cross-site' }],
     ['by a neighbour of the site', { 'Sec-Fetch-Site': 'same-site' }],
     ['with a malformed origin', { Origin: 'nonsense' }],
+    ['with an origin without a scheme', { Origin: '127.0.0.1' }],
+    ['with an origin of another scheme', { Origin: 'ftp://127.0.0.1' }],
   ])('cannot write %s', async (_how, headers) => {
     const { status, body } = await write(headers as unknown as Record<string, string>);
     expect([status, body.error.code]).toEqual([403, 'crossOrigin']);

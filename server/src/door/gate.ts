@@ -31,7 +31,11 @@ function fromHere(request: Request): boolean {
   const origin = request.get('Origin');
   // A program that is no browser names no origin, and holds no one else's cookies.
   if (origin === undefined) return true;
-  return URL.canParse(origin) && new URL(origin).host === request.get('Host');
+  if (!URL.canParse(origin)) return false;
+  const { protocol, host } = new URL(origin);
+  // Behind a proxy that speaks HTTPS for it, this side is plain; the other way round is another site.
+  const schemes = request.secure ? ['https:'] : ['https:', 'http:'];
+  return schemes.includes(protocol) && host === request.get('Host');
 }
 
 /**

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { addDays } from '@fernbank/core';
 import fc from 'fast-check';
+import { openFile } from '../db/driver.ts';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { photoFolderOf } from '../place.ts';
 import { handsOf, ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
@@ -371,6 +372,33 @@ describe('the bin', () => {
   });
 });
 
+describe('doing again what was taken back', () => {
+  it('is refused in words where something else took its place', async () => {
+    const spot = await add('/api/spots', { name: 'Sill', latitudeDeg: 54 });
+    const made = (await newest()).id;
+    const undone = await undo(made).expect(200);
+    // The same number, brought by a hand in the file.
+    app.file.run(
+      "INSERT INTO spots (id, created_at, updated_at, name, latitude_deg, indoors, temperature_c, relative_humidity, light) VALUES (?, '', '', 'Other', 54, 1, '20', 0.5, 'medium')",
+      spot.id,
+    );
+    const again = await undo(undone.body.deed);
+    expect([again.status, again.body.error.code]).toEqual([409, 'cannotUndo']);
+  });
+
+  it('of a picture that was sent anew meanwhile is a conflict, not a fault', async () => {
+    const { id } = await addPlant();
+    const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+    const sent = () => app.call.post(`/api/photos?plantId=${id}&date=${TODAY}`).send(png);
+    await sent().expect(201);
+    const undone = await undo((await newest()).id).expect(200);
+    await sent().expect(201);
+    const again = await undo(undone.body.deed);
+    expect(again.status).toBe(409);
+    expect(again.body.error.message).not.toBe('');
+  });
+});
+
 describe('a write with a key', () => {
   const look = (plantId: number) => ({ plantId, date: TODAY, signals: { smell: 'sour' } });
   const send = (body: object, key = 'key-0001') =>
@@ -392,6 +420,37 @@ describe('a write with a key', () => {
     await send(look(id)).expect(201);
     await send({ ...look(id), note: 'other' }).expect(422);
     expect((await get('/api/looks')).items).toHaveLength(1);
+  });
+
+  it('that takes something back is done once, and names its entry each time', async () => {
+    const { id } = await addPlant();
+    await send(look(id)).expect(201);
+    const deed = (await newest()).id;
+    const back = () =>
+      app.call.post(`/api/history/${deed}/undo`).set('Idempotency-Key', 'key-0002');
+    const first = await back().expect(200);
+    const again = await back().expect(200);
+    expect(again.body).toEqual(first.body);
+    expect(again.get('X-Fernbank-Deed')).toBe(first.get('X-Fernbank-Deed'));
+    expect((await get('/api/looks')).items).toEqual([]);
+  });
+
+  it('waits for another program that writes, and gives up in words', async () => {
+    const { id } = await addPlant();
+    const other = openFile(app.path);
+    other.exec('BEGIN IMMEDIATE');
+    const waiting = send(look(id));
+    // Whoever only reads is served meanwhile.
+    const asked = waiting.then(({ status }) => status);
+    await get('/api/plants');
+    setTimeout(() => other.exec('COMMIT'), 300);
+    expect(await asked).toBe(201);
+    other.exec('BEGIN IMMEDIATE');
+    const { status, body } = await send(look(id), 'key-0003');
+    expect([status, body.error.code]).toEqual([503, 'locked']);
+    other.exec('ROLLBACK');
+    other.close();
+    await send(look(id), 'key-0003').expect(201);
   });
 
   it('that was refused is tried anew', async () => {

@@ -38,7 +38,7 @@ export class Journal {
   write<T>(intent: Intent, run: () => T): { result: T; done: Done | null } {
     const written = this.#written(intent, run);
     const { done } = written;
-    if (done) for (const listener of this.#listeners) listener(done);
+    if (done) this.tell(done);
     return written;
   }
 
@@ -71,11 +71,14 @@ export class Journal {
     return () => this.#listeners.delete(listener);
   }
 
+  /** Tells who listens of a deed that was done on another connection. */
+  tell(done: Done): void {
+    for (const listener of this.#listeners) listener(done);
+  }
+
   /** Says that rows changed which are not traced one by one: the whole collection was replaced. */
   replaced(id: number): void {
-    for (const listener of this.#listeners) {
-      listener({ id, tables: ['*'], plantIds: [], window: null });
-    }
+    this.tell({ id, tables: ['*'], plantIds: [], window: null });
   }
 
   #doneIn(id: number, window: string | null): Done | null {

@@ -9,7 +9,7 @@ import { HttpError } from './errors.ts';
 
 const KEY = /^[\w-]{8,100}$/;
 /** Headers of an answer that are worth repeating. */
-const REPEATED = ['location', 'etag', 'content-type'];
+const REPEATED = ['location', 'etag', 'content-type', 'x-fernbank-deed'];
 
 /**
  * What stands around every write: one transaction and one deed, answered only once it stands, and
@@ -35,6 +35,10 @@ export function answered(journal: Journal): Around {
       const { done } = journal.write(intent, () => {
         run();
         if (key === null) return;
+        const deed = journal.deedNow();
+        if (journal.file.value('SELECT 1 FROM deeds WHERE id = ?', deed) !== undefined) {
+          response.set('X-Fernbank-Deed', String(deed));
+        }
         const { status, headers, body } = held.answer();
         const at = new Date().toISOString();
         db.insert(answers).values({ key, fingerprint, at, status, headers, body }).run();
@@ -124,7 +128,13 @@ function hold(response: Response) {
     /** Nothing was done: nothing of what was to be said of it stays. */
     drop: () => {
       response.end = end;
-      for (const name of ['Location', 'ETag', 'Content-Length', 'Content-Type']) {
+      for (const name of [
+        'Location',
+        'ETag',
+        'Content-Length',
+        'Content-Type',
+        'X-Fernbank-Deed',
+      ]) {
         response.removeHeader(name);
       }
     },

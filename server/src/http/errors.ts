@@ -38,7 +38,7 @@ export function asHttpError(error: unknown): HttpError | null {
         : new HttpError(status, 'refused', error.message);
     }
   }
-  if (error instanceof Error && 'code' in error) return ofDisk(String(error.code));
+  if (error instanceof Error && 'code' in error) return ofFile(String(error.code));
   return null;
 }
 
@@ -49,13 +49,17 @@ export const locked = () =>
     'another program is writing to the collection: nothing was changed. Try again',
   );
 
-/** What the disk refuses is told as such: the keeper can do something about it. */
-function ofDisk(code: string): HttpError | null {
+/** What the file or the disk refuses is told as such: the keeper can do something about it. */
+function ofFile(code: string): HttpError | null {
   if (code === 'SQLITE_FULL' || code === 'ENOSPC' || code === 'SQLITE_IOERR_WRITE') {
     const message = 'the disk is full: nothing was changed. Make room, then try again';
     return new HttpError(507, 'diskFull', message);
   }
   if (/^SQLITE_(BUSY|LOCKED)/.test(code)) return locked();
+  if (code.startsWith('SQLITE_CONSTRAINT')) {
+    const message = 'this cannot stand beside what was done meanwhile: nothing was changed';
+    return new HttpError(409, 'contradiction', message);
+  }
   if (code.startsWith('SQLITE_READONLY') || code === 'EROFS' || code === 'EACCES') {
     const message = 'the collection’s file cannot be written: nothing was changed';
     return new HttpError(507, 'readOnly', message);

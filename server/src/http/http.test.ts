@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { describe, expect, it } from 'vitest';
-import { SIGNALS } from '@fernbank/core';
-import { HttpError, invalid, notFound } from './errors.ts';
+import { OutOfRange, SIGNALS } from '@fernbank/core';
+import { asHttpError, HttpError, invalid, notFound } from './errors.ts';
 import { isoDate, potShape, signals } from './fields.ts';
 import { check } from './validate.ts';
 
@@ -22,6 +22,17 @@ describe('errors', () => {
   });
 });
 
+describe('what is thrown', () => {
+  it('by the core for a value is told; what the language throws is a fault of the program', () => {
+    expect(asHttpError(new OutOfRange('rimCm must be positive'))).toMatchObject({
+      status: 422,
+      field: 'rimCm',
+    });
+    expect(asHttpError(new RangeError('Invalid array length'))).toBeNull();
+    expect(asHttpError(new RangeError('Maximum call stack size exceeded'))).toBeNull();
+  });
+});
+
 describe('checking', () => {
   const schema = Joi.object<{ a: number; b: string }>({
     a: Joi.number().required(),
@@ -32,6 +43,12 @@ describe('checking', () => {
     expect(check(schema, { a: 3 })).toEqual({ a: 3, b: 'leaf' });
     expect(refusal(() => check(schema, { a: '3' })).field).toBe('a');
     expect(check(schema, { a: '3' }, true).a).toBe(3);
+  });
+
+  it('refuses a text that would be cut where it is kept', () => {
+    const list = Joi.object({ items: Joi.array().items(Joi.object({ note: Joi.string() })) });
+    const fault = refusal(() => check(list, { items: [{ note: 'ok' }, { note: 'a\0b' }] }));
+    expect([fault.status, fault.field]).toEqual([400, 'items.1.note']);
   });
 
   it('refuses what it does not know, and nothing at all', () => {

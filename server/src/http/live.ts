@@ -4,11 +4,14 @@ import { HttpError } from './errors.ts';
 
 /** Proxies and phones drop a connection that says nothing. */
 const PING_MS = 25_000;
-/** Windows that listen at a time. */
-const MOST_WINDOWS = 64;
+/** Windows that listen at a time, and of one device: beyond that its oldest is let go. */
+const MOST_WINDOWS = 256;
+const MOST_OF_ONE = 12;
 
 interface Window {
   response: Response;
+  /** the device, or the machine that it came from */
+  of: string;
   /** whether who opened it may still read */
   mayRead: () => boolean;
 }
@@ -31,7 +34,14 @@ export class Live {
     if (this.#windows.size >= MOST_WINDOWS) {
       throw new HttpError(429, 'tooManyWindows', 'too many windows listen already');
     }
-    const window = { response, mayRead };
+    const { deviceId } = response.locals as { deviceId?: number };
+    const of = String(deviceId ?? request.socket.remoteAddress);
+    const [oldest, ...others] = [...this.#windows].filter((one) => one.of === of);
+    if (oldest && others.length + 1 >= MOST_OF_ONE) {
+      oldest.response.end();
+      this.#windows.delete(oldest);
+    }
+    const window = { response, of, mayRead };
     this.#windows.add(window);
     request.on('close', () => this.#windows.delete(window));
     response.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });

@@ -22,7 +22,14 @@ export function check<T>(schema: Schema<T>, value: unknown, convert = false): T 
     allowUnknown: false,
     errors: { wrap: { label: false } },
   });
-  if (!result.error) return result.value as T;
+  if (!result.error) {
+    const at = nulIn(result.value);
+    if (at !== null) {
+      const field = at.join('.') || 'body';
+      throw new HttpError(400, 'invalid', `${field} must not hold the letter NUL`, field);
+    }
+    return result.value as T;
+  }
   const [detail] = result.error.details;
   throw new HttpError(
     400,
@@ -30,4 +37,15 @@ export function check<T>(schema: Schema<T>, value: unknown, convert = false): T 
     detail?.message ?? result.error.message,
     detail?.path.join('.') || 'body',
   );
+}
+
+/** Where a text ends that SQLite would cut without a word; null: nowhere. */
+function nulIn(value: unknown): (string | number)[] | null {
+  if (typeof value === 'string') return value.includes('\0') ? [] : null;
+  if (typeof value !== 'object' || value === null || Buffer.isBuffer(value)) return null;
+  for (const [key, inner] of Object.entries(value)) {
+    const within = nulIn(inner);
+    if (within) return [key, ...within];
+  }
+  return null;
 }

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Context } from '../context.ts';
+import type { Reading } from '../context.ts';
 import type { Db } from '../db/driver.ts';
 import { looks, measurements, plants, spots } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';
@@ -14,7 +14,7 @@ import type { Mapping, Outline } from './mapping.ts';
 import type { Sheet } from './sheet.ts';
 
 /** What becomes of every row. Nothing is written. */
-export function outlineOf(context: Context, sheet: Sheet, mapping: Mapping): Outline {
+export function outlineOf(context: Reading, sheet: Sheet, mapping: Mapping): Outline {
   return mapping.kind === 'collection'
     ? outlineCollection(context, sheet, mapping)
     : outlineLog(context, sheet, mapping);
@@ -34,7 +34,7 @@ export function countsOf({ fates }: Outline): Counts {
 }
 
 /** Writes what the rows come to. Meant to stand within one transaction, as all of it or none. */
-export function bringIn(context: Context, sheet: Sheet, mapping: Mapping): Counts {
+export function bringIn(context: Reading, sheet: Sheet, mapping: Mapping): Counts {
   const outline = outlineOf(context, sheet, mapping);
   if (mapping.kind === 'collection') {
     writePlants(context, outline as Outline<PlantDeed>, mapping);
@@ -45,7 +45,7 @@ export function bringIn(context: Context, sheet: Sheet, mapping: Mapping): Count
 }
 
 function writePlants(
-  context: Context,
+  context: Reading,
   { deeds, newSpots }: Outline<PlantDeed>,
   mapping: Mapping,
 ): void {

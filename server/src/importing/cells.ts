@@ -116,7 +116,7 @@ export class Cells {
     const text = this.text(field);
     if (text === '') return null;
     const unit = this.#use(field)?.unit;
-    const columns = unit && unit in units ? (unit as Unit) : fallback;
+    const columns = unit && Object.hasOwn(units, unit) ? (unit as Unit) : fallback;
     const value = amountIn(text, this.mapping.decimal, units, columns);
     return value ?? this.blame(field, `“${shortly(text)}” is not ${what}`);
   }

@@ -1,4 +1,5 @@
 import {
+  lookUp,
   OutOfRange,
   MEDIUM_KINDS,
   nominalPot,
@@ -11,7 +12,7 @@ import {
   type PotShape,
 } from '@fernbank/core';
 import { isNull } from 'drizzle-orm';
-import type { Context } from '../context.ts';
+import type { Reading } from '../context.ts';
 import { plants, spots } from '../db/schema.ts';
 import { HttpError } from '../http/errors.ts';
 import { newPlant, type PlantInput } from '../http/plantBody.ts';
@@ -64,7 +65,7 @@ const USUAL_MATERIAL: PotMaterialId = 'plastic';
 
 /** The rows of a collection: which plant each becomes, or why it does not. Nothing is written. */
 export function outlineCollection(
-  context: Context,
+  context: Reading,
   sheet: Sheet,
   mapping: Mapping,
 ): Outline<PlantDeed> {
@@ -89,7 +90,7 @@ interface At {
   outline: Outline;
 }
 
-function plantOf(context: Context, at: At): PlantDeed | null {
+function plantOf(context: Reading, at: At): PlantDeed | null {
   const { sheet, mapping, row, fate, there, outline } = at;
   const cells = new Cells(sheet, mapping, row, fate);
   const taxon = taxonIn(cells);
@@ -168,7 +169,7 @@ function taxonIn(cells: Cells): string {
 }
 
 const groupFor = (taxon: string, { groups, elseGroup }: Mapping) =>
-  groups[taxon] ?? (resolveTaxon(taxon) ? null : elseGroup);
+  lookUp(groups, taxon) ?? (resolveTaxon(taxon) ? null : elseGroup);
 
 function toldOf(cells: Cells, { mapping, there, fate }: At, updates: boolean) {
   const recipe = cells.text('recipe');
@@ -235,7 +236,9 @@ function word<Id extends string>(
   if (told === '') return null;
   const found = rows.find(({ id, label }) => [id.toLowerCase(), label].includes(told))?.id;
   return (
-    found ?? words[told] ?? cells.blame(field, `“${shortly(told)}” is no ${what} that is known`)
+    found ??
+    lookUp(words, told) ??
+    cells.blame(field, `“${shortly(told)}” is no ${what} that is known`)
   );
 }
 
@@ -277,7 +280,7 @@ class There {
   readonly #spots: Map<string, number>;
   readonly #recipes: Map<string, string>;
 
-  constructor({ db }: Context) {
+  constructor({ db }: Reading) {
     const rows = db.select().from(plants).where(isNull(plants.goneOn)).all();
     this.#byId = new Map(rows.map((row) => [row.id, row]));
     this.#byName = new Map(rows.map((row) => [keyOf(row.name, row.taxon), row]));

@@ -388,7 +388,13 @@ const CORPUS: [what: string, file: string | Buffer, wanted: Wanted][] = [
     `${Array.from({ length: 300 }, (_, i) => `c${i}`).join(',')}\n`,
     { refused: /200 columns/ },
   ],
-  ['30,000 rows', `${HEAD}\n${`${ROW}\n`.repeat(30_000)}`, { refused: /20000 rows/ }],
+  ['110,000 rows', `${HEAD}\n${`${ROW}\n`.repeat(110_000)}`, { refused: /100000 rows/ }],
+  ['nothing but commas', ','.repeat(20_000_000), { refused: /200 columns/ }],
+  [
+    'commas in a cell without end',
+    `${HEAD}\n"${','.repeat(5_000_000)}`,
+    { refused: /200 columns/ },
+  ],
 ];
 
 describe('files as they come', () => {
@@ -428,8 +434,24 @@ describe('files as they come', () => {
     await app.call.post('/api/imports?encoding=klingon').send(file).expect(400);
   });
 
-  it('a file larger than 20 MB is refused before it is read', async () => {
-    expect((await read(Buffer.alloc(20_000_001, 'a'))).status).toBe(413);
+  it('a file larger than 60 MB is refused before it is read', async () => {
+    expect((await read(Buffer.alloc(60_000_001, 'a'))).status).toBe(413);
+  });
+
+  it('words that every object knows are no words of a file', async () => {
+    for (const word of ['constructor', '__proto__', 'toString', 'hasOwnProperty']) {
+      const log = await preview(`plant,date,kind,value,unit\nx,2026-03-01,${word},3,${word}\n`);
+      expect(log.counts).toMatchObject({ add: 0, refuse: 1 });
+      const list = await preview(
+        `name,species,pot,material,medium\na,${word},14 ${word},${word},${word}\n`,
+      );
+      expect(list.counts).toMatchObject({ add: 0, refuse: 1 });
+      const groups = await preview(`name,species,pot\na,${word},14\n`, {
+        groups: {},
+        elseGroup: null,
+      });
+      expect(groups.counts).toMatchObject({ refuse: 1 });
+    }
   });
 
   it('a row that is refused for a cell says how long that was', async () => {

@@ -1,6 +1,6 @@
-import { LENGTH_UNITS, MASS_UNITS, unitNamed } from '@fernbank/core';
+import { LENGTH_UNITS, lookUp, MASS_UNITS, unitNamed } from '@fernbank/core';
 import { isNull } from 'drizzle-orm';
-import type { Context } from '../context.ts';
+import type { Reading } from '../context.ts';
 import {
   measurements,
   MEASUREMENT_KINDS,
@@ -38,7 +38,7 @@ const KIND_WORDS: Record<string, MeasurementKind> = {
 };
 
 /** The rows of a log: what each adds, or why it does not. Nothing is written. */
-export function outlineLog(context: Context, sheet: Sheet, mapping: Mapping): Outline<LogDeed> {
+export function outlineLog(context: Reading, sheet: Sheet, mapping: Mapping): Outline<LogDeed> {
   const there = new There(context);
   const outline: Outline<LogDeed> = { fates: [], deeds: [], newSpots: [], unknownTaxa: [] };
   for (const row of sheet.rows) {
@@ -57,7 +57,7 @@ export function outlineLog(context: Context, sheet: Sheet, mapping: Mapping): Ou
   return outline;
 }
 
-function logOf(context: Context, cells: Cells, fate: Fate, there: There): LogDeed | null {
+function logOf(context: Reading, cells: Cells, fate: Fate, there: There): LogDeed | null {
   const told = cells.text('plant');
   const plant = there.plant(cells.number('plantId'), told);
   fate.name = plant?.name ?? shortly(told);
@@ -115,7 +115,7 @@ function namedIn(cells: Cells): { kind: MeasurementKind; value: number | null } 
   if (told === '') return null;
   const kind =
     MEASUREMENT_KINDS.find((one) => one.toLowerCase() === told.toLowerCase()) ??
-    KIND_WORDS[told.toLowerCase()];
+    lookUp(KIND_WORDS, told.toLowerCase());
   if (!kind) {
     cells.blame('kind', `“${shortly(told)}” is nothing that Fernbank keeps`);
     return null;
@@ -130,7 +130,7 @@ function namedIn(cells: Cells): { kind: MeasurementKind; value: number | null } 
   const units: Record<string, number> = kind === 'weightKg' ? MASS_UNITS : LENGTH_UNITS;
   if (!/(Kg|Cm)$/.test(kind) || unit === '' || kind === 'reservoirEcMsCm') return { kind, value };
   const named = unitNamed(unit);
-  if (named === null || !(named in units)) {
+  if (named === null || !Object.hasOwn(units, named)) {
     cells.blame('unit', `“${shortly(unit)}” is no unit of ${told}`);
     return null;
   }
@@ -143,7 +143,7 @@ class There {
   readonly #byName = new Map<string, PlantRow[]>();
   readonly #readings: Set<string>;
 
-  constructor({ db }: Context) {
+  constructor({ db }: Reading) {
     for (const plant of db.select().from(plants).where(isNull(plants.goneOn)).all()) {
       this.#byId.set(plant.id, plant);
       const key = plant.name.toLowerCase();

@@ -35,8 +35,8 @@ export const ENCODINGS = [
   'euc-kr',
 ] as const;
 
-export const LARGEST_CSV_BYTES = 20_000_000;
-const MOST_ROWS = 20_000;
+export const LARGEST_CSV_BYTES = 60_000_000;
+const MOST_ROWS = 100_000;
 const MOST_COLUMNS = 200;
 const DELIMITERS = [',', ';', '\t', '|'];
 /** How far encodings and delimiters are judged by. */
@@ -67,11 +67,43 @@ export function readSheet(bytes: Buffer, told: string | null = null): Sheet {
   const hint = /^sep=(.)\r?\n/i.exec(text);
   const body = hint ? text.slice(hint[0].length) : text;
   const delimiter = hint?.[1] ?? delimiterOf(body);
-  const { data, errors } = Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false });
-  const quotes = errors.find(({ type }) => type === 'Quotes');
-  if (quotes) throw refuse(`a quotation mark is left open, near row ${(quotes.row ?? 0) + 1}`);
-  return sheetOf(data, { encoding, delimiter, firstLine: hint ? 2 : 1 });
+  return sheetOf(rowsIn(body, delimiter), { encoding, delimiter, firstLine: hint ? 2 : 1 });
 }
+
+/** Rows as they stand; given up at once where there are more of them, or wider ones, than any file has. */
+function rowsIn(body: string, delimiter: string): string[][] {
+  refuseFlood(body, delimiter);
+  const data: string[][] = [];
+  let stopped: HttpError | null = null;
+  Papa.parse<string[]>(body, {
+    delimiter,
+    skipEmptyLines: false,
+    step: ({ data: cells, errors }, parser) => {
+      const quotes = errors.find(({ type }) => type === 'Quotes');
+      if (quotes) stopped = refuse(`a quotation mark is left open, near row ${data.length + 1}`);
+      else if (data.length > 2 * MOST_ROWS) stopped = tooManyRows();
+      else data.push(cells);
+      if (stopped) parser.abort();
+    },
+  });
+  if (stopped) throw stopped as HttpError;
+  return data;
+}
+
+/** More delimiters in one line than any table has columns, even with the longest text between them. */
+const MOST_DELIMITERS = 20_000;
+function refuseFlood(body: string, delimiter: string): void {
+  let inLine = 0;
+  for (let at = 0; at < body.length; at++) {
+    const letter = body[at];
+    if (letter === '\n') inLine = 0;
+    else if (letter === delimiter && ++inLine > MOST_DELIMITERS) {
+      throw refuse(`the file has more than ${MOST_COLUMNS} columns`);
+    }
+  }
+}
+
+const tooManyRows = () => refuse(`the file has more than ${MOST_ROWS} rows`);
 
 function sheetOf(
   data: readonly string[][],
@@ -96,7 +128,7 @@ function sheetOf(
     const at = line;
     for (const cell of cells) line += cell.split('\n').length - 1;
     if (!filled(cells)) continue;
-    if (rows.length >= MOST_ROWS) throw refuse(`the file has more than ${MOST_ROWS} rows`);
+    if (rows.length >= MOST_ROWS) throw tooManyRows();
     const extra = cells.slice(headings.length);
     rows.push({
       line: at,

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { and, eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { photos } from '../db/schema.ts';
@@ -60,17 +60,27 @@ export function keepPhoto(
     .get();
   if (before) return { photo: before, isNew: false };
   const path = pathOf(folder, hash, kind.mime);
-  if (!existsSync(path)) {
-    mkdirSync(folder, { recursive: true });
-    writeFileSync(`${path}.part`, bytes);
-    renameSync(`${path}.part`, path);
-  }
+  writeWhole(path, bytes);
   const photo = db
     .insert(photos)
     .values({ ...stamp(), plantId, date, hash, mime: kind.mime, bytes: bytes.length })
     .returning()
     .get();
   return { photo, isNew: true };
+}
+
+/** Writes a file that takes its name only once it is whole; on a full disk nothing of it stays. */
+export function writeWhole(path: string, bytes: Buffer): void {
+  if (existsSync(path)) return;
+  mkdirSync(dirname(path), { recursive: true });
+  const part = `${path}.part`;
+  try {
+    writeFileSync(part, bytes);
+    renameSync(part, path);
+  } catch (error) {
+    rmSync(part, { force: true });
+    throw error;
+  }
 }
 
 /** What kind of picture some bytes are. */

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { checkPot, resolveTaxon, taxonGroup } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
-import { notAhead, type Context } from '../context.ts';
+import { notAhead, type Reading } from '../context.ts';
 import type { Db } from '../db/driver.ts';
 import { spots } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
@@ -22,7 +22,7 @@ export function newValues(db: Db, input: PlantInput, parts = partsNow(db, input.
 
 /** Columns of a plant that is changed, checked against what it was; the shelf gets back what it leaves. */
 export function changedValues(
-  context: Context,
+  context: Reading,
   db: Db,
   before: PlantRow,
   changed: Partial<PlantInput>,
@@ -52,7 +52,7 @@ const partsNow = (db: Db, recipe: string | null) =>
   recipe === null ? null : [...pantryFor(db).recipe(recipe).parts];
 
 /** What no single field shows: unknown taxa, days out of order, impossible pots. */
-export function checkPlant(context: Context, plant: PlantInput): void {
+export function checkPlant(context: Reading, plant: PlantInput): void {
   checkPot(plant.pot);
   checkTraits(plant);
   checkRecipe(context.db, plant.recipeId);
@@ -76,7 +76,7 @@ export function checkPlant(context: Context, plant: PlantInput): void {
 }
 
 /** @throws HttpError 422 when there is no such spot */
-export function checkSpot({ db }: Context, spotId: number): void {
+export function checkSpot({ db }: Reading, spotId: number): void {
   const spot = db.select({ id: spots.id }).from(spots).where(eq(spots.id, spotId)).get();
   if (!spot) throw invalid('spotId', `spot ${spotId} was not found`);
 }

@@ -81,6 +81,27 @@ describe('lengths typed in another unit', () => {
   it.each(['wide', '6 ft', '1 4', ''])('“%s” is no number', (typed) => {
     expect(Number.isFinite(typedNumber(typed, 'cm'))).toBe(false);
   });
+
+  it.each([
+    ['1,250', 'en', 1250],
+    ['1,250', 'de', 1.25],
+    ['1.250', 'en', 1.25],
+    ['1.250', 'de', 1250],
+    ['1,250.5', 'de', 1250.5],
+    ['1.250,5', 'en', 1250.5],
+    ['1,250,000', 'de', 1_250_000],
+    ['1\u00a0250', 'fr', 1250],
+    ["1'250", 'de-CH', 1250],
+    ['12,5', 'en', 12.5],
+    ['0,250', 'en', 0.25],
+    ['-3,5', 'en', -3.5],
+  ])('%s, as typed by who writes as in %s, is %d', (typed, locale, value) => {
+    expect(typedNumber(typed, undefined, locale)).toBeCloseTo(value, 9);
+  });
+
+  it.each(['1,2,3', '1..5', '5 constructor', '3 __proto__'])('%s is no number', (typed) => {
+    expect(typedNumber(typed, 'cm', 'en')).toBeNaN();
+  });
 });
 
 describe('pots as they are typed', () => {
