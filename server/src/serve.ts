@@ -166,6 +166,8 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
       });
     });
     context.live.end();
+    // What takes long is not waited for.
+    void sums.end();
     server.closeIdleConnections();
     setTimeout(() => process.exit(1), PATIENCE_MS).unref();
   }

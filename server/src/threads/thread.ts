@@ -53,8 +53,12 @@ export class Thread {
     });
   }
 
+  /** Ends it; who still waits is told. */
   async end(): Promise<void> {
     this.#ended = true;
+    for (const waiting of this.#waiting.splice(0)) waiting.fail(closing());
+    this.#current?.fail(closing());
+    this.#current = null;
     await this.#worker?.terminate();
   }
 
@@ -129,6 +133,7 @@ export const textOf = (answer: Answer): string =>
   'json' in answer ? answer.json : gunzipSync(answer.gzip).toString();
 
 const gone = () => new HttpError(499, 'gone', 'who asked has gone');
+const closing = () => new HttpError(503, 'closing', 'Fernbank is closing: nothing was changed');
 const tooMuch = (ms: number) =>
   new HttpError(
     422,
