@@ -8,7 +8,7 @@ import { collectionOf, OwnServer, pause } from '../scripts/ownServer.ts';
  * verdicts, and how long a second keeper waits for a plain page meanwhile.
  */
 const TODAY = '2026-03-16';
-const MANY = { plants: Number(process.argv[2] ?? 20_000), measurements: 100_000 };
+const MANY = { plants: 20_000, measurements: 100_000 };
 const POLL_MS = 20;
 
 const path = collectionOf('house', (file) => fillMany(file, MANY, TODAY));

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { OwnServer, root } from '../scripts/ownServer.ts';
@@ -20,6 +20,15 @@ test('the release runs in an empty folder with what it brings, and nothing of th
     const installed = readdirSync(join(folder, 'node_modules')).filter(
       (name) => !name.startsWith('.'),
     );
+    // What others wrote goes with the terms they wrote it under.
+    for (const [part, name] of [
+      ['server', 'express'],
+      ['web', 'vue'],
+      ['web', 'atkinson-hyperlegible'],
+    ] as const) {
+      const notices = join(folder, 'node_modules/fernbank', part, 'dist/third-party.md');
+      expect(readFileSync(notices, 'utf8')).toContain(name);
+    }
     for (const tool of ['vite', 'vue', 'typescript', 'tsx', 'express']) {
       expect(installed).not.toContain(tool);
     }

@@ -259,6 +259,7 @@ const commands = {
   load() {
     build();
     must(bin('tsx'), ['bench/load.ts', ...process.argv.slice(3)]);
+    must(bin('tsx'), ['bench/house.ts', ...process.argv.slice(3)]);
   },
   screenshots() {
     const chromium = ensureBrowser();

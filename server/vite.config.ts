@@ -13,6 +13,8 @@ export default defineConfig({
     // What is read at every start is kept short; names stay, for the log.
     minify: true,
     outDir: 'dist',
+    // What others wrote and it brings along, with their licences.
+    license: { fileName: 'third-party.md' },
     rolldownOptions: {
       input: {
         fernbank: 'server/src/fernbank.ts',

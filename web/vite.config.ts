@@ -3,8 +3,8 @@ import vue from '@vitejs/plugin-vue';
 import { build, defineConfig, type Plugin } from 'vite';
 import vuetify from 'vite-plugin-vuetify';
 
-/** Fetched when it is first needed, and kept then: the solver has a few megabytes. */
-const FETCHED_LATER = /\.wasm$/;
+/** Fetched when it is first needed, and kept then: the solver has a few megabytes; notices are seldom read. */
+const FETCHED_LATER = /\.(wasm|md)$/;
 
 /** Builds the service worker last, as one script at a lasting address, with the list of all files. */
 function serviceWorker(): Plugin {
@@ -52,6 +52,11 @@ export default defineConfig({
   plugins: [vue(), vuetify(), serviceWorker()],
   // The solver asks for Node's own modules where it runs in Node; in a worker it never does.
   worker: { format: 'es', rolldownOptions: { external: ['node:module'] } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 700,
+    // What others wrote and it brings along, with their licences.
+    license: { fileName: 'third-party.md' },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

@@ -210,20 +210,24 @@ describe('a backup', () => {
     ],
     [
       'a day that is none',
-      (sound) => altered(sound, (t) => (t.plants[0].lastRepot = '16/3/26')),
+      (sound) => altered(sound, ({ plants }) => (plants![0]!.lastRepot = '16/3/26')),
       /plants "1"/,
     ],
     [
       'text with a NUL',
-      (sound) => altered(sound, (t) => (t.plants[0].name = 'a\u0000b')),
+      (sound) => altered(sound, ({ plants }) => (plants![0]!.name = 'a\u0000b')),
       /plants/,
     ],
     [
       'a number beyond all',
-      (sound) => altered(sound, (t) => (t.measurements[0].value = 1e300)),
+      (sound) => altered(sound, ({ measurements }) => (measurements![0]!.value = 1e300)),
       /measurements/,
     ],
-    ['a field of its own', (sound) => altered(sound, (t) => (t.spots[0].wifi = 'secret')), /spots/],
+    [
+      'a field of its own',
+      (sound) => altered(sound, ({ spots }) => (spots![0]!.wifi = 'secret')),
+      /spots/,
+    ],
     [
       'a count that leaves no room for another row',
       async (sound) => {
@@ -234,7 +238,10 @@ describe('a backup', () => {
       /beyond all sense/,
     ],
   ];
-  async function altered(sound: Buffer, alter: (tables: any) => unknown) {
+  async function altered(
+    sound: Buffer,
+    alter: (tables: Record<string, Record<string, unknown>[]>) => unknown,
+  ) {
     const backup = JSON.parse(await unzipped(sound));
     alter(backup.tables);
     return zipped({ 'fernbank.json': JSON.stringify(backup) });

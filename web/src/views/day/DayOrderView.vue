@@ -85,7 +85,7 @@ const batchesOf = (date: number): LaidBatch[] =>
       <section v-if="laid.ahead.length > 0" class="panel">
         <h2>{{ m.day.ahead }}</h2>
         <ul class="plain">
-          <li class="sentence" v-for="one in laid.ahead" :key="`${one.date}${one.text}`">
+          <li v-for="one in laid.ahead" :key="`${one.date}${one.text}`" class="sentence">
             {{
               laid.dates.length > 1
                 ? m.day.aheadOn(said(one.text), day(laid.dates[one.date]!.date))

@@ -14,10 +14,12 @@ import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
-const { value, fault, load } = useLoaded(() =>
-  api<{ items: VerdictSummary[]; unjudged: Unjudged[] }>('/verdicts'),
-);
-const verdicts = computed(() => value.value?.items);
+const {
+  value: judged,
+  fault,
+  load,
+} = useLoaded(() => api<{ items: VerdictSummary[]; unjudged: Unjudged[] }>('/verdicts'));
+const verdicts = computed(() => judged.value?.items);
 const { day } = useDates();
 const { said } = useUnits();
 const filter = ref<string | null>('');
@@ -89,7 +91,7 @@ function when(summary: VerdictSummary): string {
         >
       </div>
     </header>
-    <UnjudgedPanel v-if="value" :plants="value.unjudged" />
+    <UnjudgedPanel v-if="judged" :plants="judged.unjudged" />
     <div v-if="verdicts && verdicts.length > 0" class="filters">
       <v-text-field
         v-model="filter"
