@@ -7,12 +7,13 @@ export async function choose(page: Page, label: string, option: string): Promise
   // While it opens, a list still scrolls to what is chosen: an entry taken then slips from under the hand.
   await page.getByRole('option').first().waitFor();
   await expect(page.locator('[class*="-enter-active"]')).toHaveCount(0);
-  // An entry may go on with a line of explanation.
-  await page
-    .getByRole('option', { name: new RegExp(`^${option}( |$)`) })
-    .first()
-    .click();
-  await expect(list).toHaveValue(new RegExp(`^${option}`));
+  // An entry may go on with a line of explanation; one that slipped from under the hand is taken again.
+  const entry = page.getByRole('option', { name: new RegExp(`^${option}( |$)`) }).first();
+  await expect(async () => {
+    if ((await list.getAttribute('aria-expanded')) !== 'true') await list.press('ArrowDown');
+    await entry.click({ timeout: 3000 });
+    await expect(list).toHaveValue(new RegExp(`^${option}`), { timeout: 2000 });
+  }).toPass();
 }
 
 /** Waits until a view shows what it was opened for: nothing is being fetched or searched for any more. */
