@@ -7,9 +7,9 @@ import { found } from './server.ts';
 import { letGo } from './streams.ts';
 import { killAgainAndAgain } from './kill.ts';
 
-/** `npm run faults [-- kill|disk|fuzz|streams|freeze|large] [times] [--write]`: treats a server badly and says what held. */
+/** `npm run faults [-- kill,disk,fuzz,streams,freeze,large] [times] [--write]`: treats a server badly and says what held. */
 const [which = 'all', times] = process.argv.slice(2).filter((each) => !each.startsWith('--'));
-const asked = (name: string) => which === 'all' || which === name;
+const asked = (name: string) => which === 'all' || which.split(',').includes(name);
 if (asked('disk')) {
   for (const harm of [fullDisk, readOnly, damaged, clockBack]) await harm();
 }
