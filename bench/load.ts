@@ -11,7 +11,7 @@ import { collectionOf, root, serving } from '../scripts/ownServer.ts';
  */
 const TODAY = '2026-03-16';
 const CLIENTS = 50;
-const SECONDS = Number(process.argv[2] ?? 60);
+const SECONDS = Number(process.argv.slice(2).find((each) => !each.startsWith('--')) ?? 60);
 const MANY = { plants: 5000, measurements: 100_000 };
 const WRITES_OF_TEN = 1;
 const BREATH_MS = 100;

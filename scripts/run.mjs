@@ -261,6 +261,7 @@ const commands = {
     must(bin('tsx'), ['bench/load.ts', ...process.argv.slice(3)]);
     must(bin('tsx'), ['bench/house.ts', ...process.argv.slice(3)]);
   },
+  plausible: () => must(bin('tsx'), ['scripts/plausible.ts', ...process.argv.slice(3)]),
   screenshots() {
     const chromium = ensureBrowser();
     build();

@@ -168,7 +168,8 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     context.live.end();
     // What takes long is not waited for.
     void sums.end();
-    server.closeIdleConnections();
+    // A connection is idle once its last answer is out.
+    setInterval(() => server.closeIdleConnections(), 50).unref();
     setTimeout(() => process.exit(1), PATIENCE_MS).unref();
   }
   process.once('SIGINT', () => stop('SIGINT'));

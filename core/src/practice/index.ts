@@ -1,0 +1,2 @@
+export * from './ranges.ts';
+export { walk, type Finding } from './walk.ts';
