@@ -367,6 +367,7 @@ export const en = {
   unjudged: {
     title: (count: number) =>
       count === 1 ? '1 plant cannot be judged' : `${count} plants cannot be judged`,
+    why: 'something in its record does not hold',
     mend: 'Change its record',
     otherwise: 'Where that does not help, an earlier copy of the collection may:',
     keeping: 'Safe keeping',

@@ -196,7 +196,8 @@ describe('Verdicts', () => {
     });
     const { wrapper } = await open(VerdictsView, '/verdicts');
     expect(wrapper.text()).toContain('1 plant cannot be judged');
-    expect(wrapper.text()).toContain('Coxswain (Porch): there is no recipe own-9.');
+    expect(wrapper.text()).toContain('Coxswain (Porch): something in its record does not hold.');
+    expect(wrapper.text()).toContain('there is no recipe own-9');
     expect(wrapper.find('a[href="/plants/8/edit"]').exists()).toBe(true);
     expect(wrapper.text()).toContain('roots show');
     expect(wrapper.text()).toContain('Contradiction: wet and dry');

@@ -11,8 +11,10 @@ defineProps<{ plants: readonly Unjudged[] }>();
     <h2>{{ m.unjudged.title(plants.length) }}</h2>
     <ul class="plain">
       <li v-for="{ plantId, name, spot, why } in plants" :key="plantId">
-        <strong>{{ name }}</strong><template v-if="spot"> ({{ spot }})</template>: {{ why }}.
+        <strong>{{ name }}</strong><template v-if="spot"> ({{ spot }})</template>:
+        {{ m.unjudged.why }}.
         <router-link :to="`/plants/${plantId}/edit`">{{ m.unjudged.mend }}</router-link>
+        <small class="quiet reason">{{ why }}</small>
       </li>
     </ul>
     <p class="quiet">
@@ -21,3 +23,9 @@ defineProps<{ plants: readonly Unjudged[] }>();
     </p>
   </section>
 </template>
+
+<style scoped>
+.reason {
+  display: block;
+}
+</style>
