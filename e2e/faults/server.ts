@@ -26,10 +26,16 @@ export class Server extends OwnServer {
 /** All that was found, as rows. */
 export const found: string[][] = [['what', 'held']];
 
+/** A row is read at a glance. */
+const LONGEST = 120;
+
 /** Says what held; what does not hold ends the harness with a failure. */
 export function holds(what: string, is: boolean, more = ''): void {
   // A row of a table is one line, and names nobody's folders.
-  const told = more.replace(/\s*\n\s*/g, ' · ').replace(/\/[^\s·]*\//g, '…/');
+  const told = more
+    .replace(/\s*\n\s*/g, ' · ')
+    .replace(/\/[^\s·]*\//g, '…/')
+    .slice(0, LONGEST);
   found.push([what, is ? told || 'yes' : `no: ${told}`]);
   console.log(`${is ? 'holds' : 'FAILS'}  ${what}${more ? `: ${more}` : ''}`);
   if (!is) process.exitCode = 1;
