@@ -38,10 +38,10 @@ export const PRIOR_UNSTABLE = -4;
  * When the last repot is not known: the share of its term that pot and medium
  * are taken to have served. Log-odds of −1 for both, by the slopes below.
  */
-export const UNKNOWN_AGE = { crowded: 0.75, mediumFailing: 0.8 } as const;
+export const UNKNOWN_AGE = { crowded: 0.75, mediumFailing: 0.82 } as const;
 
 export const CROWDED_SLOPE = 4;
-export const MEDIUM_SLOPE = 5;
+export const MEDIUM_SLOPE = 5.5;
 export const PRIOR_LOW = -4;
 export const PRIOR_HIGH = 2;
 
@@ -135,6 +135,8 @@ export const WORTH_WAITING = 0.05;
  * cost a keeper takes the later: less work, and the plant may yet show it is fine.
  */
 export const SAME_SEASON_WEEKS = 20;
+/** Nobody repots a plant for which nothing speaks: from this chance of a state in that week. */
+export const ELECTIVE_FROM = 0.35;
 /** A best week beyond this is "leave". */
 export const LEAVE_AFTER_WEEKS = 52;
 

@@ -1,22 +1,25 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
-import { decide, leadingReasons, type Signals } from './index.ts';
+import { decide, leadingReasons, type Signals, type Situation } from './index.ts';
 
-const begonia = (signals: Signals = {}) =>
+const begonia = (signals: Signals = {}) => judged('Begonia maculata', signals);
+const judged = (taxon: string, signals: Signals, over: Partial<Situation> = {}) =>
   decide({
-    traits: resolveTaxon('Begonia maculata')!.traits,
+    traits: resolveTaxon(taxon)!.traits,
     date: '2026-04-12',
     spot: TYPICAL_SPOT,
     pot: { shape: 'round', topDiameterCm: 12, baseDiameterCm: 8.6, heightCm: 9 },
     medium: { kind: 'peatSoil' },
     lastRepot: '2025-05-10',
     signals,
+    ...over,
   });
 
 describe('the reasons that a verdict is told by', () => {
   it('speak for what is likely, not for what is unlikely all the same', () => {
-    const decision = begonia();
+    // Slow, and at home in a snug pot: what is old is what it stands in.
+    const decision = judged('Aspidistra elatior', {}, { lastRepot: '2024-02-10' });
     expect(decision.states.danger).toBeLessThan(0.1);
     const [first] = leadingReasons(decision, 1);
     expect(first!.state).toBe('mediumFailing');

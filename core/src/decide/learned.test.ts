@@ -38,7 +38,7 @@ describe('what earlier pots taught', () => {
     const usual = decide(SITUATION).states.mediumFailing;
     expect(decide(life(0.6)).states.mediumFailing).toBeGreaterThan(usual);
     expect(decide(life(1.6)).states.mediumFailing).toBeLessThan(usual);
-    expect(asLearned({ months: null, judgedBy: 'air', freshAir: 0.2 }, 2).months).toBeNull();
+    expect(asLearned({ months: null, judgedBy: 'structure', freshAir: 0.2 }, 2).months).toBeNull();
   });
 
   it('the ladder of pots reckons with both', () => {

@@ -3,6 +3,7 @@ import { DAYS_PER_MONTH, WINDOW_READINESS } from '../season/index.ts';
 import {
   DANGER_ACTS,
   DANGER_OPENS,
+  ELECTIVE_FROM,
   HARM_PER_WEEK,
   HORIZON_WEEKS,
   LEAVE_AFTER_WEEKS,
@@ -190,9 +191,16 @@ export function costOfWeek(plan: Plan, sums: Sums, week: number, from = 0): numb
   return plan.disturbing[week]! + waiting + plan.freshPerWeek * (HORIZON_WEEKS - week);
 }
 
+/** Whether any state is likely enough in a week for a keeper to lift the plant at all. */
+function isNeeded(plan: Plan, sums: Sums, week: number): boolean {
+  const { danger, ...elective } = statesIn(plan, sums, Math.min(week, HORIZON_WEEKS));
+  return danger >= DANGER_OPENS || Object.values(elective).some((share) => share >= ELECTIVE_FROM);
+}
+
 /** The verdict that an optimum stands for, lesser acts aside. */
 export function kindOf(plan: Plan, sums: Sums, best: Optimum): Exclude<VerdictKind, 'refreshOnly'> {
   if (logistic(plan.frame.priorDanger + sums.danger) >= DANGER_ACTS) return 'rescueNow';
+  if (!isNeeded(plan, sums, best.week)) return 'leave';
   if (best.week <= 1) return 'repotNow';
   const soon = best.week <= SAME_SEASON_WEEKS;
   if (soon && plan.open[0] && best.costNow - best.cost < WORTH_WAITING) return 'repotNow';

@@ -306,7 +306,8 @@ const SITUATIONS: Situation[] = [
     date: '2026-05-15',
     months: 6,
     signals: { pests: 'gnats', growth: 'normal' },
-    expect: ['leave', 'repotInWeek'],
+    // Never by themselves a repot: a lesser act or a look is right too, as practice has it.
+    expect: ['leave', 'refreshOnly'],
     unlikely: 'danger',
   },
   {

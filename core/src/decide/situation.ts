@@ -1,16 +1,9 @@
 import { OutOfRange } from '../number/outOfRange.ts';
 import type { Traits } from '../catalogue/index.ts';
 import { blend, blendOfRecipe, type Blend, type Part } from '../mixing/index.ts';
-import {
-  meanWaterInPot,
-  monthsAboveAir,
-  monthsOfStructure,
-  monthsUntilPacked,
-  recipeOfKind,
-  type FreshMedium,
-  type MediumKind,
-} from '../media/index.ts';
-import { checkPot, usualHeadspaceCm, type PotShape } from '../pots/index.ts';
+import { meanWaterInPot, recipeOfKind, type FreshMedium, type MediumKind } from '../media/index.ts';
+import { clamp } from '../number/index.ts';
+import { checkPot, rimCm, usualHeadspaceCm, type PotShape } from '../pots/index.ts';
 import { checkSpot, dayNumber, daysBetween, type IsoDate, type Spot } from '../season/index.ts';
 import { WETNESS } from '../water/index.ts';
 import type { OldMediumSchool, SizeSchool, WhenSchool } from './costs.ts';
@@ -101,16 +94,30 @@ export function freshIn(
 export interface MediumLife {
   /** null: it does not age */
   months: number | null;
-  judgedBy: 'air' | 'structure' | 'tooWetFromStart';
+  /** `tooWetFromStart`: a caution about the choice; its age is told by its structure all the same */
+  judgedBy: 'structure' | 'tooWetFromStart';
   freshAir: number;
 }
 
 const LONGEST_LIFE_MONTHS = 240;
-/** A mix that never had the air the roots need is due in half the time its structure lasts. */
-const TOO_WET_SHARE = 0.5;
-const LEAST_LIFE_MONTHS = 3;
+const LIFE_HOLDS_FOR = { rimCm: 14, celsius: 20 } as const;
+/** A small pot, often watered, wears its medium out sooner: life goes with this power of its width. */
+const BY_WIDTH = 0.12;
+/** Life halves in so many degrees: wear is rot and roots together, and roots mind warmth less. */
+const HALVES_IN_C = 20;
+/** Wetness counts with this power. */
+const BY_WETNESS = 0.5;
+/** Pot, warmth and watering move a life by no more than this. */
+const LIFE_MOVES = { least: 0.8, most: 1.22 } as const;
+/** Air that is short of the need by less than this is what keepers live with. */
+const SHORT_OF_AIR = 0.8;
 
-/** How long a medium serves a plant in a pot at a spot's mean temperature. */
+/**
+ * How long a medium serves a plant in a pot at a spot's mean temperature: until its structure is worn
+ * out. How airy it is when fresh says whether it was the right one, not how long it lasts.
+ *
+ * @source lives: common practice, no source
+ */
 export function mediumLife(
   mix: Blend,
   pot: PotShape,
@@ -119,25 +126,21 @@ export function mediumLife(
   floorCm = 0,
 ): MediumLife {
   const fresh = freshIn(mix, pot, undefined, floorCm);
-  const conditions = { temperatureC: meanTemperatureC, wetness: WETNESS[plant.drying] };
-  const structure = monthsOfStructure(fresh, conditions);
-  if (plant.airNeed === null) {
-    return { months: capped(structure), judgedBy: 'structure', freshAir: fresh.air };
-  }
-  const months = monthsAboveAir(fresh, conditions, plant.airNeed);
-  if (months !== null && months < LEAST_LIFE_MONTHS) {
-    const half = structure === null ? null : structure * TOO_WET_SHARE;
-    return {
-      months: half === null ? null : Math.max(LEAST_LIFE_MONTHS, half),
-      judgedBy: 'tooWetFromStart',
-      freshAir: fresh.air,
-    };
-  }
-  const packed = monthsUntilPacked(fresh, conditions);
-  if (packed !== null && packed < (months ?? Infinity)) {
-    return { months: capped(packed), judgedBy: 'structure', freshAir: fresh.air };
-  }
-  return { months: capped(months), judgedBy: 'air', freshAir: fresh.air };
+  const moved =
+    (rimCm(pot) / LIFE_HOLDS_FOR.rimCm) ** BY_WIDTH *
+    2 ** ((LIFE_HOLDS_FOR.celsius - meanTemperatureC) / HALVES_IN_C) *
+    WETNESS[plant.drying] ** -BY_WETNESS;
+  return {
+    months:
+      mix.lifeMonths === null
+        ? null
+        : capped(mix.lifeMonths * clamp(moved, LIFE_MOVES.least, LIFE_MOVES.most)),
+    judgedBy:
+      plant.airNeed !== null && fresh.air < SHORT_OF_AIR * plant.airNeed
+        ? 'tooWetFromStart'
+        : 'structure',
+    freshAir: fresh.air,
+  };
 }
 
 /** A medium's life as this plant has been found to use it. @param factor  1: as reckoned */

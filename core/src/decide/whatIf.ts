@@ -59,7 +59,9 @@ export function judgeOn(plan: Plan, signals: Signals): Judged {
     plain === 'rescueNow' || !evidence.reasons.some(({ logOdds }) => logOdds > 0)
       ? null
       : refreshFor(plan, evidence, signals, best);
-  return { plan, evidence, best, refresh, kind: refresh?.instead ? 'refreshOnly' : plain };
+  // A lesser act that pays is done, also where nothing else is.
+  const only = refresh !== null && (refresh.instead || plain === 'leave');
+  return { plan, evidence, best, refresh, kind: only ? 'refreshOnly' : plain };
 }
 
 export interface TurningPoint {

@@ -23,6 +23,8 @@ export interface Component extends Handling {
   n: number;
   /** months in which half of the structure is lost at 20 °C; null: it does not rot */
   halfLifeMonths: number | null;
+  /** months that it serves in a middling pot at 20 °C; null: it does not age */
+  lifeMonths: number | null;
   grain: Grain;
   /** raises dust when dry: wet it down, wear a mask */
   dusty: boolean;
@@ -72,6 +74,27 @@ const ROWS: Row[] = [
   ['treeFernFibre', 'tree-fern fibre', 15, 0.5, 0.15, 0.9, 0.5, 30, 'strand', '', 1.6],
 ];
 
+/**
+ * Months that what ages serves, in a 14 cm pot at 20 °C.
+ *
+ * @source common practice, no source: the middle of what the trade gives each
+ */
+const LIFE_MONTHS: Record<string, number> = {
+  peat: 21,
+  coir: 21,
+  coconutChips: 24,
+  pottingSoil: 19,
+  loamCompost: 29,
+  compost: 15,
+  wormCompost: 15,
+  barkFine: 18,
+  barkMedium: 21,
+  barkCoarse: 25,
+  longMoss: 14,
+  vermiculite: 13,
+  treeFernFibre: 36,
+};
+
 /** The shipped ingredients. */
 export const COMPONENTS: readonly Component[] = ROWS.map(
   ([
@@ -97,6 +120,7 @@ export const COMPONENTS: readonly Component[] = ROWS.map(
     airAt7_6cm,
     n: n ?? usualN(grainMm),
     halfLifeMonths,
+    lifeMonths: LIFE_MONTHS[id] ?? null,
     grain,
     dusty: cautions.includes('dust'),
     biohazard: cautions.includes('bio'),

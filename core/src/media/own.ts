@@ -71,6 +71,11 @@ export function componentOf(record: ComponentRecord): Component {
     biohazard: record.biohazard ?? base.biohazard,
   };
   retentionFromPorometer(made.totalPorosity, made.airAt7_6cm, made.n);
+  // What rots in twice the time serves twice as long.
+  if (made.halfLifeMonths === null) made.lifeMonths = null;
+  else if (base.halfLifeMonths && base.lifeMonths) {
+    made.lifeMonths = (base.lifeMonths * made.halfLifeMonths) / base.halfLifeMonths;
+  }
   return made;
 }
 

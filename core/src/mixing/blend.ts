@@ -6,7 +6,14 @@ import { packingDensity } from './packing.ts';
 /** What the mixing model must know of an ingredient. */
 export type Ingredient = Pick<
   Component,
-  'grainMm' | 'packing' | 'dryKgPerL' | 'totalPorosity' | 'airAt7_6cm' | 'n' | 'halfLifeMonths'
+  | 'grainMm'
+  | 'packing'
+  | 'dryKgPerL'
+  | 'totalPorosity'
+  | 'airAt7_6cm'
+  | 'n'
+  | 'halfLifeMonths'
+  | 'lifeMonths'
 >;
 
 /** So many measured parts of an ingredient. */
@@ -28,6 +35,8 @@ export interface Blend {
   organicShare: number;
   /** months in which half of what can rot loses its structure at 20 °C; null: nothing rots */
   halfLifeMonths: number | null;
+  /** months that the mix serves in a 14 cm pot at 20 °C; null: too little of it ages */
+  lifeMonths: number | null;
   /** measured litres per mixed litre of each part, in the order given */
   measuredPerMixed: number[];
 }
@@ -103,16 +112,28 @@ export function blend(parts: readonly Part[]): Blend {
   };
 }
 
+/** Of a mix in which less than this ages, the grains that do not hold the rest up. */
+const AGES_FROM = 0.25;
+/** Grains that do not age hold a mix open longer, by up to this much. @source common practice, no source */
+const HELD_OPEN = 0.4;
+
 function rotOf(shares: readonly { ingredient: Ingredient; share: number }[]) {
   let organicShare = 0;
   let ratePerMonth = 0;
+  let lifeSum = 0;
   for (const { ingredient, share } of shares) {
-    if (ingredient.halfLifeMonths === null) continue;
+    const { halfLifeMonths, lifeMonths } = ingredient;
+    if (halfLifeMonths === null) continue;
     organicShare += share;
-    ratePerMonth += share / ingredient.halfLifeMonths;
+    ratePerMonth += share / halfLifeMonths;
+    lifeSum += share * (lifeMonths ?? halfLifeMonths);
   }
   return {
     organicShare,
     halfLifeMonths: organicShare === 0 ? null : organicShare / ratePerMonth,
+    lifeMonths:
+      organicShare < AGES_FROM
+        ? null
+        : (lifeSum / organicShare) * (1 + HELD_OPEN * (1 - organicShare)),
   };
 }

@@ -65,6 +65,8 @@ export function oldMedium(
       airAt7_6cm: Math.max(LEAST_AIR, ring.air),
       n: mean(({ n }) => n),
       halfLifeMonths: fresh.halfLifeMonths,
+      // What is left of a life: as much as of its air.
+      lifeMonths: fresh.lifeMonths === null ? null : fresh.lifeMonths * airLeft,
     },
     air: pot.air,
     water: pot.water,

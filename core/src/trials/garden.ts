@@ -72,10 +72,10 @@ const SPOTS: Spot[] = [
 /** Months after which the trade expects each kind of medium to be spent. */
 const TRADE_LIFE: Record<string, number> = {
   bark: 21,
-  moss: 12,
-  peatSoil: 18,
-  loam: 30,
-  mix: 27,
+  moss: 14,
+  peatSoil: 20,
+  loam: 32,
+  mix: 24,
   mineral: 400,
   pebbles: 400,
 };
