@@ -52,55 +52,6 @@ export function airAfter(medium: FreshMedium, conditions: RotConditions, months:
   return end + (medium.air - end) * Math.exp(-rotPerMonth(medium, conditions) * months);
 }
 
-/**
- * Months until this pot's air falls below what the plant's roots need.
- *
- * @param airNeed  fraction of volume
- * @returns 0 when even the fresh medium is too wet; null when it never falls so low
- */
-export function monthsAboveAir(
-  medium: FreshMedium,
-  conditions: RotConditions,
-  airNeed: number,
-): number | null {
-  if (medium.air <= airNeed) return 0;
-  const end = finalAir(medium);
-  const rate = rotPerMonth(medium, conditions);
-  if (end >= airNeed || rate === 0) return null;
-  return Math.log((medium.air - end) / (airNeed - end)) / rate;
-}
-
-/** Share of the rotting part after whose loss a medium packs down, whatever stands in it. */
-const PACKS_DOWN = 0.75;
-
-/**
- * Months until three quarters of what can rot has lost its structure: the
- * longest that any such medium serves, also where its air would still do.
- *
- * @returns null for a medium that does not rot, or has little in it that does
- * @source common practice, no source: bark is renewed after two or three years even for plants that need little air
- */
-export function monthsUntilPacked(medium: FreshMedium, conditions: RotConditions): number | null {
-  const rate = rotPerMonth(medium, conditions);
-  if (rate === 0 || medium.organicShare <= STRUCTURE_LOST) return null;
-  return -Math.log(1 - PACKS_DOWN) / rate;
-}
-
-/** Share of the structure whose loss makes a medium due for plants that are not judged by air. */
-const STRUCTURE_LOST = 0.25;
-
-/**
- * Months until a quarter of the structure is lost: the measure for succulents
- * and bog plants, whose roots do not need the mix to stay airy.
- *
- * @returns null when too little of it can rot
- */
-export function monthsOfStructure(medium: FreshMedium, conditions: RotConditions): number | null {
-  const rate = rotPerMonth(medium, conditions);
-  if (rate === 0 || medium.organicShare <= STRUCTURE_LOST) return null;
-  return -Math.log(1 - STRUCTURE_LOST / medium.organicShare) / rate;
-}
-
 /** A medium in one pot after some time: the three shares are 1 together. */
 export interface AgedColumn {
   air: number;
