@@ -14,8 +14,8 @@ import {
   fillL,
   LARGEST_POT_CM,
   meanWaterInColumn,
-  monthsAboveAir,
-  monthsOfStructure,
+  mediumLife,
+  nominalPot,
   planCuts,
   potLadder,
   POROMETER_CM,
@@ -152,12 +152,8 @@ const column: Calculator<ColumnBody> = {
   },
 };
 
-/**
- * Air that roots may need, from the most demanding down: the life of a mix is
- * told for the most demanding plants that it suits when fresh, with some margin.
- */
-const AIR_NEEDS = [0.25, 0.18, 0.12, 0.05] as const;
-const MARGIN_WHEN_FRESH = 1.25;
+/** A pot that lives are told for where none is named, cm. */
+const USUAL_RIM_CM = 14;
 
 interface MixBody {
   parts: PartBody[];
@@ -193,12 +189,9 @@ const mix: Calculator<MixBody> = {
     const air = Math.max(0, made.totalPorosity - water);
     const litres = made.measuredPerMixed.map((perMixed) => perMixed * mixedL);
     const { scoops, scoopL: scoop } = scoopL ? scoopsOf(litres, scoopL) : suggestScoop(litres);
-    const conditions = { temperatureC, wetness: 1 };
-    const need = airNeed ?? AIR_NEEDS.find((candidate) => air > candidate * MARGIN_WHEN_FRESH);
-    const lifeMonths =
-      need === undefined
-        ? monthsOfStructure({ ...made, air }, conditions)
-        : monthsAboveAir({ ...made, air }, conditions, need);
+    const usual = nominalPot(USUAL_RIM_CM);
+    const plant = { airNeed: airNeed ?? null, drying: 'littleDry' } as const;
+    const { months: lifeMonths, judgedBy } = mediumLife(made, usual, plant, temperatureC);
     return {
       components: litres.map((measureL, i) => ({ measureL, scoops: scoops[i]! })),
       measuredL: mixedL / (1 - made.shrink),
@@ -211,7 +204,8 @@ const mix: Calculator<MixBody> = {
       dryKgPerL: made.dryKgPerL,
       wetKgPerL: made.dryKgPerL + water,
       lifeMonths,
-      airNeed: need ?? null,
+      /** it is less airy than was asked for: a caution about the choice */
+      airier: judgedBy === 'tooWetFromStart',
     };
   },
 };
