@@ -8,6 +8,14 @@ import type { State } from './signals.ts';
  * @source common practice, no source, unless a row says otherwise
  */
 
+/**
+ * Weeks of growth that one unit of cost stands for: what a typical repot at a
+ * poor time sets a plant back. Costs are told in these.
+ *
+ * @source common practice, no source
+ */
+export const WEEKS_OF_GROWTH = 8;
+
 /** Harm of a state per week of waiting, at full growth, and how much of it goes on at rest. */
 export const HARM_PER_WEEK: Record<State, { harm: number; atRest: number }> = {
   /** a full pot starves and dries, mostly while the plant grows */

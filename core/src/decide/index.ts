@@ -2,6 +2,7 @@ export { measuredFindings, type MeasuredFinding } from './measured.ts';
 export {
   OLD_MEDIUM_SCHOOLS,
   SIZE_SCHOOLS,
+  WEEKS_OF_GROWTH,
   WORK_BY_MEDIUM,
   WHEN_SCHOOLS,
   type LesserAct,

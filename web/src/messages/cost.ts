@@ -1,12 +1,37 @@
-/** A cost of the judgement in words: its unit is what a typical repot costs that is done at a poor time. */
-export const costWords = (cost: number) =>
-  Math.abs(cost) < 1
-    ? `${Math.round(100 * cost)} % of a badly timed repot`
-    : `${cost.toFixed(1)} badly timed repots`;
+import { WEEKS_OF_GROWTH } from '@fernbank/core';
 
-/** The same where the unit was just named. */
-export const costShare = (cost: number) =>
-  Math.abs(cost) < 1 ? `${Math.round(100 * cost)} %` : cost.toFixed(1);
+/** A cost of the judgement in weeks of growth lost. */
+export const weeksLost = (cost: number) => WEEKS_OF_GROWTH * cost;
+
+const DAYS_A_WEEK = 7;
+const WEEKS_A_YEAR = 52;
+/** From here on half a week is neither here nor there. */
+const WHOLE_WEEKS = 4;
+
+/** How long, as one says it: days below a week, halves of a week while those count. */
+function howLong(weeks: number): string {
+  const days = Math.round(DAYS_A_WEEK * weeks);
+  if (days < 1) return 'less than a day';
+  if (days < DAYS_A_WEEK) return days === 1 ? 'a day' : `${days} days`;
+  if (weeks >= WHOLE_WEEKS) return `${Math.round(weeks)} weeks`;
+  const halves = Math.round(2 * weeks);
+  if (halves === 2) return 'a week';
+  return `${Math.floor(halves / 2)}${halves % 2 === 1 ? '½' : ''} weeks`;
+}
+
+const about = (long: string) => (long.startsWith('less') ? long : `about ${long}`);
+
+/** A cost to one plant, where what is counted was just said. Beyond a year nobody counts weeks. */
+export const costShare = (cost: number) => {
+  const weeks = weeksLost(Math.abs(cost));
+  return weeks > WEEKS_A_YEAR ? 'more than a year' : about(howLong(weeks));
+};
+
+/** A cost to one plant in words. */
+export const costWords = (cost: number) => `${costShare(cost)} of growth`;
+
+/** What many plants are spared together: it can come to years, and is counted all the same. */
+export const costInAll = (cost: number) => `${about(howLong(weeksLost(Math.abs(cost))))} of growth`;
 
 /** Costs this near to each other are told as the same. */
 export const SAME_COST = 0.005;

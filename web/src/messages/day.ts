@@ -1,5 +1,5 @@
 import type { LeftOutWhy, PinConflict, Stretch } from '@fernbank/core';
-import { costWords, SAME_COST } from './cost.ts';
+import { costInAll, costWords, SAME_COST } from './cost.ts';
 import { hours } from './duration.ts';
 
 const plants = (n: number) => (n === 1 ? '1 plant' : `${n} plants`);
@@ -39,12 +39,12 @@ export const day = {
   answer: (n: number, saves: number) =>
     n === 0
       ? 'Nothing is worth potting within this.'
-      : `${plants(n)} to repot: spares them ${costWords(saves)}.`,
+      : `${plants(n)} to repot: spares them ${costInAll(saves)}.`,
   answerWhy: (next: string) =>
     `Each is spared what waiting until your next chance, ${next}, would cost it, less what disturbing it on the day costs.`,
   byHand: (n: number, saves: number) =>
-    `Taken one by one, the most urgent first: ${plants(n)}, sparing them ${costWords(saves)}.`,
-  better: (by: number) => `This plan spares them ${costWords(by)} more.`,
+    `Taken one by one, the most urgent first: ${plants(n)}, sparing them ${costInAll(saves)}.`,
+  better: (by: number) => `This plan spares them ${costInAll(by)} more.`,
   asGood: 'This plan is as good.',
   proven: 'No plan can be better: proven.',
   within: (percent: string) => `No plan can be more than ${percent} % better.`,

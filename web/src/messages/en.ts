@@ -316,16 +316,17 @@ export const en = {
     because: 'Because',
     states: 'What may be wrong',
     curves: 'Disturbing against waiting, the next 52 weeks',
-    curveDisturbing: 'cost of repotting in that week',
-    curveWaiting: 'cost of having waited until then',
-    curveUnit:
-      'Costs are counted in badly timed repots: 1 is what a typical repot at a poor time costs a plant.',
+    curveDisturbing: 'lost by repotting in that week',
+    curveWaiting: 'lost by having waited until then',
+    curveUnit: (weeks: number) =>
+      `Counted in weeks of growth lost; a typical repot at a poor time takes ${weeks}.`,
+    curveShort: 'wk',
     curveTable: 'The same as a table',
     week: 'Week',
     timing: 'Is this the moment?',
     against: 'Speaks against',
     whyThen: (now: number, then: number, waited: number) =>
-      `Disturbing it costs ${costWords(now)} now and ${costShare(then)} then; waiting until then costs ${costShare(waited)}. From then on waiting costs more than it saves.`,
+      `Repotting it costs ${costWords(now)} now and ${costShare(then)} then; waiting until then costs ${costShare(waited)}. From then on waiting costs more than it saves.`,
     changes: (signal: string, value: string) => `Finding “${signal}: ${value}” would change this.`,
     under1: '< 1 %',
     over99: '> 99 %',

@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Rounds, Task, VerdictSummary } from '../api/types.ts';
-import { costWords } from '../messages/cost.ts';
+import { costWords, weeksLost } from '../messages/cost.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 import { useOutbox } from '../stores/outbox.ts';
@@ -99,7 +99,7 @@ describe('Rounds', () => {
     expect(text).toContain('1 to repot · 1 to look at · 1 aftercare');
     expect(text).toContain('roots rot');
     expect(text).toContain('6 days late');
-    expect(text).toContain('worth 31 % of a badly timed repot');
+    expect(text).toContain('worth about 2½ weeks of growth');
     expect(text).toContain('One look is expected to save most at Gangway');
     expect(text).toContain('2 others are quiet');
     expect(text).toContain('All quiet here.');
@@ -247,7 +247,7 @@ describe('Verdict', () => {
     const { wrapper, decision } = await show({ rootsAtHoles: 'every' });
     const rows = wrapper.findAll('details tbody tr');
     expect(rows).toHaveLength(52);
-    expect(rows[10]!.text()).toContain(decision.curves.waiting[10]!.toFixed(2));
+    expect(rows[10]!.text()).toContain(weeksLost(decision.curves.waiting[10]!).toFixed(1));
   });
 
   it('names the lesser act where that is the verdict', async () => {

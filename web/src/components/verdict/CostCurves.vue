@@ -2,6 +2,7 @@
 import { addDays } from '@fernbank/core';
 import { computed } from 'vue';
 import { useDates } from '../../composables/useDates.ts';
+import { weeksLost } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 import LineChart from '../LineChart.vue';
 
@@ -19,8 +20,8 @@ const labels = computed(() =>
   props.disturbing.map((_, week) => day(addDays(props.from, 7 * week))),
 );
 const lines = computed(() => [
-  { values: props.disturbing, colour: 'primary' },
-  { values: props.waiting, colour: 'slate', dashed: true },
+  { values: props.disturbing.map(weeksLost), colour: 'primary' },
+  { values: props.waiting.map(weeksLost), colour: 'slate', dashed: true },
 ]);
 const marks = computed(() =>
   props.best === null ? [] : [{ at: props.best, label: m.verdicts.best }],
@@ -32,7 +33,13 @@ const marks = computed(() =>
     <li class="disturbing">{{ m.verdictPage.curveDisturbing }}</li>
     <li class="waiting">{{ m.verdictPage.curveWaiting }}</li>
   </ul>
-  <LineChart :labels="labels" :lines="lines" :marks="marks" :name="m.verdictPage.curves" />
+  <LineChart
+    :labels="labels"
+    :lines="lines"
+    :marks="marks"
+    :name="m.verdictPage.curves"
+    :unit="m.verdictPage.curveShort"
+  />
 </template>
 
 <style scoped>

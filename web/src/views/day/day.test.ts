@@ -220,7 +220,7 @@ describe('planning a day', () => {
     expect(text).toMatch(/Taken one by one/);
     expect(text).toContain('Driftlace');
     expect(text).toContain(m.day.whyLeft.waits);
-    expect(text).toContain('would cost 10 % of a badly timed repot more than to wait');
+    expect(text).toContain('would cost about 6 days of growth more than to wait');
     expect(text).toContain('Old Rope');
     expect(text).toContain(m.day.tidiness.suspect);
   });

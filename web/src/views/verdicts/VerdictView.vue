@@ -6,6 +6,7 @@ import {
   leadingReasons,
   lesserActLabel,
   signal,
+  WEEKS_OF_GROWTH,
   type Decision,
   type SignalValue,
   type Situation,
@@ -25,6 +26,7 @@ import WhatIf from '../../components/verdict/WhatIf.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { weeksLost } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 
 // Chart.js is only fetched where a chart is drawn.
@@ -229,7 +231,7 @@ const monthsOf = (count: number | null) =>
             :waiting="decision.curves.waiting"
             :best="best"
           />
-          <p class="quiet">{{ m.verdictPage.curveUnit }}</p>
+          <p class="quiet">{{ m.verdictPage.curveUnit(WEEKS_OF_GROWTH) }}</p>
           <details>
             <summary>{{ m.verdictPage.curveTable }}</summary>
             <div class="scroll">
@@ -244,8 +246,10 @@ const monthsOf = (count: number | null) =>
                 <tbody>
                   <tr v-for="week in decision.curves.weeks" :key="week">
                     <td>{{ week }}</td>
-                    <td class="num">{{ decision.curves.disturbing[week]!.toFixed(2) }}</td>
-                    <td class="num">{{ decision.curves.waiting[week]!.toFixed(2) }}</td>
+                    <td class="num">
+                      {{ weeksLost(decision.curves.disturbing[week]!).toFixed(1) }}
+                    </td>
+                    <td class="num">{{ weeksLost(decision.curves.waiting[week]!).toFixed(1) }}</td>
                   </tr>
                 </tbody>
               </table>
