@@ -92,6 +92,21 @@ describe('Rounds', () => {
     ],
   };
 
+  it('tells no saving of a plant that nothing is known of', async () => {
+    const [first, ...rest] = rounds.spots;
+    const unknown = {
+      ...first!.plants[0]!,
+      headline: 'lookFirst',
+      asks: [{ kind: 'look', due: TODAY, why: 'never looked at', worth: 2.3 }],
+    };
+    fakeServer({
+      'GET /rounds': { ...rounds, spots: [{ ...first!, plants: [unknown] }, ...rest] },
+    });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    expect(wrapper.text()).toContain('never looked at');
+    expect(wrapper.text()).not.toContain('worth about');
+  });
+
   it('counts what asks, says why and how late, and which spots are quiet', async () => {
     fakeServer({ 'GET /rounds': rounds });
     const { wrapper } = await open(RoundsView, '/rounds');

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
-import { CHECKPOINTS } from '@fernbank/core';
+import { CHECKPOINTS, type Headline } from '@fernbank/core';
 import { computed } from 'vue';
 import { api, write } from '../../api/client.ts';
 import type { Rounds, RoundsAsk, Task } from '../../api/types.ts';
@@ -17,6 +17,8 @@ import { useNotices } from '../../stores/notices.ts';
 const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
 const { full, daysLate } = useDates();
 const { said } = useUnits();
+
+type LookAsk = Extract<RoundsAsk, { kind: 'look' }>;
 
 const asks = computed(() => rounds.value?.spots.flatMap(({ plants }) => plants) ?? []);
 const tally = computed(() => {
@@ -62,6 +64,13 @@ async function allFine(spotId: number): Promise<void> {
     notices.fault(error);
   }
 }
+
+/**
+ * Why a look is due, and what it is expected to spare. Of a plant that nothing
+ * is known of, that is against never looking at all: nothing one would say.
+ */
+const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
+  headline === 'lookFirst' ? why : `${why} (${m.rounds.lookWorth(worth)})`;
 
 const setDone = useTaskDone(load);
 /** Looks at three weeks, seven, a season ask how it went. */
@@ -209,7 +218,7 @@ const late = (due: string) => {
                 </template>
                 <template v-else>
                   <strong>{{ m.rounds.lookDue }}</strong>
-                  <span class="quiet"> · {{ ask.why }} ({{ m.rounds.lookWorth(ask.worth) }})</span>
+                  <span class="quiet"> · {{ lookReason(entry.headline, ask) }}</span>
                 </template>
               </li>
             </ul>

@@ -358,7 +358,7 @@ const monthsOf = (count: number | null) =>
                 <td>{{ m.verdictPage.roots }}</td>
                 <td class="num">{{ rootsBand(decision.roots) }}</td>
               </tr>
-              <tr>
+              <tr v-if="decision.headline !== 'lookFirst'">
                 <td>{{ m.verdictPage.worthNow }}</td>
                 <td class="num">{{ m.verdictPage.worthOf(decision.lookWorth.worth) }}</td>
               </tr>
