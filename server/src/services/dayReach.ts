@@ -24,10 +24,10 @@ export function askedOf(
   today: IsoDate,
 ): { asked: Judgement[]; notAsked: NotAsked[] } {
   const asking: Judgement[] = [];
-  const notAsked: NotAsked[] = unjudged.map(({ plantId: plant, name, why }) => ({
+  const notAsked: NotAsked[] = unjudged.map(({ plantId: plant, name }) => ({
     plant,
     name,
-    text: `it cannot be judged: ${why}`,
+    text: 'it cannot be judged: something in its record does not hold',
   }));
   const leave = ({ file: { plant } }: Judgement, text: string) =>
     notAsked.push({ plant: plant.id, name: plant.name, text });
@@ -81,7 +81,7 @@ const FEWEST_CONSIDERED = 80;
 const MOST_CONSIDERED = 400;
 const BEYOND_REACH = 'others gain more, and the minutes do not suffice for more than those';
 
-/** Those among which a day is chosen: what is pinned or settled, then what gains most. */
+/** Those among which a day is chosen: all that is pinned or settled, then what gains most as long as there is room. */
 function withinReach(
   asked: readonly Judgement[],
   settled: ReadonlyMap<number, FitPlan>,
@@ -96,13 +96,16 @@ function withinReach(
   if (asked.length <= room) return { within: [...asked], beyond: [] };
   const pinned = new Set(ask.pins.map(({ plant }) => plant));
   const gain = ({ decision }: Judgement) => Math.max(...gainsOf(decision, ask, today));
-  const firstOf = ({ file: { plant } }: Judgement) =>
-    pinned.has(plant.id) ? 2 : settled.has(plant.id) ? 1 : 0;
-  const ranked = asked
-    .map((judgement) => ({ judgement, first: firstOf(judgement), gain: gain(judgement) }))
-    .sort((a, b) => b.first - a.first || b.gain - a.gain)
-    .map(({ judgement }) => judgement);
-  const chosen = new Set(ranked.slice(0, room));
+  const chosen = new Set(
+    asked.filter(({ file: { plant } }) => pinned.has(plant.id) || settled.has(plant.id)),
+  );
+  const others = asked
+    .filter((judgement) => !chosen.has(judgement))
+    .map((judgement) => ({ judgement, gain: gain(judgement) }))
+    .sort((a, b) => b.gain - a.gain);
+  for (const { judgement } of others.slice(0, Math.max(0, room - chosen.size))) {
+    chosen.add(judgement);
+  }
   return {
     within: asked.filter((one) => chosen.has(one)),
     beyond: asked.filter((one) => !chosen.has(one)),
