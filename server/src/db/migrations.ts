@@ -51,7 +51,8 @@ const WRITTEN_ANEW = [
 ];
 
 /**
- * Brings a file up to date, in one transaction.
+ * Brings a file up to date, in one transaction; what a file of early days lacks is given to it in one
+ * of its own before, and may stay where the rest fails.
  *
  * @throws Error in words: the file is as it was
  */

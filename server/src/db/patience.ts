@@ -1,12 +1,9 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { locked } from '../http/errors.ts';
+import { isLocked, locked } from '../http/errors.ts';
 
 /** Another program's writes are seldom longer. */
 const PATIENCE_MS = 2500;
 const PAUSE_MS = 80;
-
-const isLocked = (error: unknown) =>
-  error instanceof Error && 'code' in error && /^SQLITE_(BUSY|LOCKED)/.test(String(error.code));
 
 /**
  * Does what writes, again while another program holds the file; between two tries everyone else is

@@ -42,6 +42,11 @@ export function asHttpError(error: unknown): HttpError | null {
   return null;
 }
 
+const HELD = /^SQLITE_(BUSY|LOCKED)/;
+/** Whether another program holds the file. */
+export const isLocked = (error: unknown) =>
+  error instanceof Error && 'code' in error && HELD.test(String(error.code));
+
 export const locked = () =>
   new HttpError(
     503,
@@ -55,7 +60,7 @@ function ofFile(code: string): HttpError | null {
     const message = 'the disk is full: nothing was changed. Make room, then try again';
     return new HttpError(507, 'diskFull', message);
   }
-  if (/^SQLITE_(BUSY|LOCKED)/.test(code)) return locked();
+  if (HELD.test(code)) return locked();
   if (code.startsWith('SQLITE_CONSTRAINT')) {
     const message = 'this cannot stand beside what was done meanwhile: nothing was changed';
     return new HttpError(409, 'contradiction', message);
@@ -75,6 +80,8 @@ export const unknownRoute: RequestHandler = (request) => {
 export const errorHandler: ErrorRequestHandler = (error, request, response, _next) => {
   const known = asHttpError(error);
   if (!known) request.log.error({ err: error as Error }, 'unexpected error');
+  // It may be the program's own fault: the keeper can do nothing about that, who reads the log can.
+  if (known?.code === 'contradiction') request.log.warn({ err: error as Error }, known.message);
   const { status, code, message, field, more } =
     known ?? new HttpError(500, 'internal', 'something went wrong here; nothing was changed');
   response.status(status).json({ error: { code, message, ...(field ? { field } : {}), ...more } });

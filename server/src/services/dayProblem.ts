@@ -129,7 +129,9 @@ class ProblemMaker {
       const { id, name: label, pot: outside, potMaterial: material } = judgement.file.plant;
       const likeness = JSON.stringify([outside, material]);
       const pot: PotOption = { id: `left-${id}`, label, outside, material, source: 'handedDown' };
-      this.left.set(likeness, [...(this.left.get(likeness) ?? []), pot]);
+      const alike = this.left.get(likeness);
+      if (alike) alike.push(pot);
+      else this.left.set(likeness, [pot]);
     }
   }
 
