@@ -9,6 +9,7 @@ import {
   daysBetween,
   demandOver,
   insideOfMaterial,
+  monthsToFill,
   nominalPot,
   recipeOfKind,
   resolveTaxon,
@@ -305,10 +306,11 @@ function lookAlong(
   if (every > 0 && repotted) {
     const weeks = Math.floor(((kept.repottedMonthsAgo ?? 0) * DAYS_PER_MONTH) / 7);
     const { activity } = seasonAhead(spot, traits, repotted, Math.max(1, weeks));
+    const toFill = monthsToFill(traits.vigour, kept.rimCm);
     let explored = EXPLORED_AFTER_REPOT;
     let nextLook = 8 + Math.round(4 * random());
     for (let week = 0; week < weeks - 13; week++) {
-      explored = exploredAfter(explored, traits.vigour, (activity[week]! * 7) / DAYS_PER_MONTH);
+      explored = exploredAfter(explored, toFill, (activity[week]! * 7) / DAYS_PER_MONTH);
       if (week !== nextLook) continue;
       write(addDays(repotted, week * 7), outsideSigns(explored, activity[week]!, random));
       nextLook += Math.round(every * 4.3 + 4 * random());

@@ -43,14 +43,78 @@ describe('aftercare', () => {
     expect(plan('Nephrolepis exaltata').due('water')).toEqual([0, 0]);
   });
 
-  it('cut roots stay dry for a few days, succulents for a week', () => {
-    const cut = { roots: { work: 'mostOff', rootsCut: true } as const };
-    expect(plan('Nephrolepis exaltata', cut).due('water')).toEqual([3]);
-    expect(plan('Crassula ovata', { from: 'mineral', to: 'mineral' }).due('water')).toEqual([7]);
+  it.each([
+    // Never dry: at once, damp, humid.
+    ['Adiantum', 0, 0],
+    ['Calathea', 0, 0],
+    ['Spathiphyllum', 0, 0],
+    ['Dionaea', 0, 0],
+    ['Nepenthes', 0, 0],
+    ['Streptocarpus', 0, 0],
+    ['Begonia rex', 0, 0],
+    // Leafy foliage: at once or the next day.
+    ['Schefflera', 0, 1],
+    ['Syngonium podophyllum', 0, 1],
+    // Aerial roots: two to four days.
+    ['Oncidium', 2, 4],
+    // Fleshy tubers, bulbs and rhizomes: three to five.
+    ['Clivia miniata', 3, 5],
+    ['Dahlia', 3, 5],
+    // Succulents and cacti: one to two weeks.
+    ['Crassula ovata', 7, 14],
+    ['Mammillaria', 7, 14],
+  ])('%s is first watered %d to %d days after its roots were cut', (taxon, least, most) => {
+    for (const over of [
+      { roots: { work: 'mostOff', rootsCut: true } },
+      { roots: { work: 'bareRoot', rootsCut: false }, rotten: true },
+      { roots: { work: 'bareRoot', rootsCut: false }, pieces: 2 },
+    ] as const) {
+      const [first] = plan(taxon, over).due('water');
+      expect(first).toBeGreaterThanOrEqual(least);
+      expect(first).toBeLessThanOrEqual(most);
+    }
+  });
+
+  it('no school leaves dry what must not dry', () => {
+    for (const taxon of ['Adiantum', 'Dionaea', 'Streptocarpus']) {
+      const { tasks, due } = plan(taxon, { school: 'afterWeek' });
+      expect(due('water')[0]).toBe(0);
+      expect(tasks.find(({ kind }) => kind === 'water')!.why).toMatch(/never dry out/);
+    }
+  });
+
+  it('after rot nothing is kept damper than usual, but just moist', () => {
+    const { tasks, due } = plan('Schefflera', { rotten: true, liveRoots: 0.3 });
+    expect(due('keepDamp')).toEqual([]);
+    expect(tasks.find(({ rule }) => rule === 'justMoist')!.title).toMatch(/never wetter/);
+  });
+
+  it('carnivores and bog plants are never fed', () => {
+    for (const taxon of ['Sarracenia', 'Dionaea', 'Drosera capensis', 'Pinguicula', 'Nepenthes']) {
+      expect(plan(taxon).due('feed'), taxon).toEqual([]);
+    }
+    expect(plan('Schefflera').due('feed')).toHaveLength(1);
+  });
+
+  it('what rests cold is not warmed; what takes no cold is', () => {
+    const winter = { date: '2026-12-10' };
+    for (const taxon of ['Sarracenia', 'Dahlia', 'Mammillaria', 'Fuchsia', 'Crassula ovata']) {
+      const { due, tasks } = plan(taxon, winter);
+      expect(due('warm'), taxon).toEqual([]);
+      expect(tasks.find(({ rule }) => rule === 'shade')!.title).not.toMatch(/Warm/);
+    }
+    expect(plan('Goeppertia', winter).due('warm')).toHaveLength(1);
+  });
+
+  it('nothing in bud is turned before its bloom is over', () => {
+    const days = (taxon: string, inBloom: boolean) => plan(taxon, { inBloom }).due('turn')[0]!;
+    expect(days('Schlumbergera', true)).toBeGreaterThan(5 * 7);
+    expect(days('Schlumbergera', false)).toBe(14);
+    expect(days('Schefflera', true)).toBe(14);
   });
 
   it('the school of first water is followed and named', () => {
-    const { tasks, due } = plan('Nephrolepis exaltata', { school: 'afterWeek' });
+    const { tasks, due } = plan('Schefflera', { school: 'afterWeek' });
     expect(due('water')).toEqual([7]);
     expect(tasks.find(({ kind }) => kind === 'water')!.why).toMatch(/after a week/);
     expect(plan('Crassula ovata', { school: 'atOnce' }).due('water')[0]).toBe(0);
@@ -124,9 +188,9 @@ describe('aftercare by what was done', () => {
   });
 
   it('in the dark months warmth is asked for, in summer not', () => {
-    const winter = plan('Nephrolepis exaltata', { date: '2026-12-10' }).tasks;
+    const winter = plan('Goeppertia', { date: '2026-12-10' }).tasks;
     expect(rule(winter, 'warm')!.why).toMatch(/hardly grows/);
-    expect(rule(plan('Nephrolepis exaltata').tasks, 'warm')).toBeUndefined();
+    expect(rule(plan('Goeppertia').tasks, 'warm')).toBeUndefined();
   });
 
   it('into pebbles the reservoir is filled; a mound is renewed at the next start of growth', () => {
@@ -162,8 +226,11 @@ describe('what is over by itself', () => {
 });
 
 describe('aftercare moves when reality moves', () => {
-  const stand = (over: Partial<AftercareRequest> = {}): StandingTask[] =>
-    plan('Nephrolepis exaltata', over).tasks.map((task, id) => ({
+  const stand = (
+    over: Partial<AftercareRequest> = {},
+    taxon = 'Nephrolepis exaltata',
+  ): StandingTask[] =>
+    plan(taxon, over).tasks.map((task, id) => ({
       id,
       rule: task.rule,
       due: task.due,
@@ -210,11 +277,8 @@ describe('aftercare moves when reality moves', () => {
   });
 
   it('what counts from the first water moves along with it', () => {
-    const tasks = stand({
-      from: 'moss',
-      to: 'mix',
-      roots: { work: 'bareRoot', rootsCut: true },
-    });
+    const cut = { work: 'bareRoot', rootsCut: true } as const;
+    const tasks = stand({ from: 'moss', to: 'mix', roots: cut }, 'Oncidium');
     const first = tasks.find(({ rule }) => rule === 'firstWater')!;
     const damp = tasks.find(({ rule }) => rule === 'keepDamp')!;
     const later = addDays(first.due, 2);

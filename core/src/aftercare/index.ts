@@ -1,2 +1,3 @@
+export * from './firstWater.ts';
 export * from './plan.ts';
 export * from './moves.ts';

@@ -116,6 +116,9 @@ export function movesAfterLook(
   return moves;
 }
 
+/** Tasks whose days count from the first water. */
+const AFTER_FIRST_WATER: ReadonlySet<TaskRule> = new Set(['secondWater', 'keepDamp', 'justMoist']);
+
 /**
  * What follows when a first water was given sooner or later than planned: what
  * counts from it moves along.
@@ -128,7 +131,7 @@ export function movesAfterWater(tasks: readonly StandingTask[], date: IsoDate): 
   const by = daysBetween(first.due, date);
   if (by === 0) return [];
   return tasks
-    .filter((task) => isOpen(task) && (task.rule === 'secondWater' || task.rule === 'keepDamp'))
+    .filter((task) => isOpen(task) && AFTER_FIRST_WATER.has(task.rule))
     .map(({ id, due, until }) => ({
       id,
       due: addDays(due, by),

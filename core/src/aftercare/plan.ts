@@ -1,6 +1,7 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
+import { firstWaterFor, type FirstWaterSchool } from './firstWater.ts';
 
 /** What was done to the roots. */
 export interface RootWork {
@@ -9,15 +10,6 @@ export interface RootWork {
   /** live or rotted roots were cut, or the plant divided */
   rootsCut: boolean;
 }
-
-/** When the first water is given. */
-export const FIRST_WATER_SCHOOLS = {
-  byPlant: { label: 'by the plant and the cuts', days: null },
-  atOnce: { label: 'at once', days: 0 },
-  afterDays: { label: 'after 2–3 days', days: 3 },
-  afterWeek: { label: 'after a week', days: 7 },
-} as const;
-export type FirstWaterSchool = keyof typeof FIRST_WATER_SCHOOLS;
 
 export const TASK_KINDS = [
   'water',
@@ -40,6 +32,7 @@ export const TASK_RULES = [
   'firstWater',
   'secondWater',
   'keepDamp',
+  'justMoist',
   'humid',
   'shade',
   'warm',
@@ -82,6 +75,8 @@ export interface AftercareRequest {
   pieces?: number | undefined;
   /** rotted tissue was cut away */
   rotten?: boolean | undefined;
+  /** it is in bud or bloom: it is not turned then */
+  inBloom?: boolean | undefined;
   /** seated on a moss mound */
   mound?: boolean | undefined;
   /** tied to a support, or held by a stake */
@@ -92,8 +87,8 @@ export interface AftercareRequest {
 }
 
 /* Days below: common practice, no source. */
-const CALLUS_DAYS = { fullyDry: 7, cut: 3 } as const;
 const KEEP_DAMP_DAYS = 12;
+const JUST_MOIST_DAYS = 21;
 const SHADE_DAYS = 14;
 /** Longer shade for roots that were opened, and for each root that is gone. */
 const SHADE_MORE = { opened: 4, lost: 14 } as const;
@@ -110,8 +105,11 @@ const LEAST_FEED_DAYS = 42;
 const GROWING = 0.5;
 const LOOK_WEEKS = [3, 7, 26] as const;
 const SLOW_TO_WET: readonly MediumKind[] = ['peatSoil', 'bark', 'mix'];
-/** A spot so dim has no direct sun to keep from it. */
 const RESTING = 0.3;
+/** Warmth helps what takes no cold, and wakes at the wrong time what rests in it. */
+const TROPICAL_FROM_C = 10;
+/** Bloom that matters so much falls when the plant is turned. */
+const BLOOM_FALLS_FROM = 0.4;
 
 /**
  * The aftercare of a repot: first water, damp or dry, shade, warmth, firm stand,
@@ -126,7 +124,7 @@ export function aftercarePlan(request: AftercareRequest): AftercareTask[] {
     ...air(request),
     ...standing(request),
     ...looks(request),
-    feedFrom(request),
+    ...feedFrom(request),
     ...renewal(request),
     ...extensionTasks(request),
   ].sort((a, b) => a.due.localeCompare(b.due));
@@ -136,6 +134,8 @@ const onDay = ({ date }: AftercareRequest, days: number) => addDays(date, days);
 const opened = ({ roots }: AftercareRequest) => roots.work !== 'ballKept' || roots.rootsCut;
 const lostShare = ({ liveRoots, rotten }: AftercareRequest) =>
   1 - (liveRoots ?? (rotten ? 0.5 : 1));
+const takesCold = ({ traits }: AftercareRequest) =>
+  traits.floorC < TROPICAL_FROM_C || traits.rhythm !== 'evergreen';
 const succulent = ({ traits }: AftercareRequest) => traits.drying === 'fullyDry';
 
 function watering(request: AftercareRequest): AftercareTask[] {
@@ -153,7 +153,16 @@ function watering(request: AftercareRequest): AftercareTask[] {
   }
   const spoilt = (from === 'moss' || from === 'pebbles') && to !== from;
   const fewRoots = lostShare(request) > 1 - FEW_ALIVE && !succulent(request);
-  if ((spoilt || fewRoots) && to !== 'pebbles') {
+  if (request.rotten && to !== 'pebbles') {
+    tasks.push({
+      kind: 'water',
+      rule: 'justMoist',
+      due: addDays(first.due, 1),
+      until: addDays(first.due, JUST_MOIST_DAYS),
+      title: 'Keep it just moist, never wetter than usual',
+      why: 'what is left of its roots drinks little, and rot comes back in wet mix',
+    });
+  } else if ((spoilt || fewRoots) && to !== 'pebbles' && !succulent(request)) {
     tasks.push({
       kind: 'keepDamp',
       rule: 'keepDamp',
@@ -181,7 +190,7 @@ function air(request: AftercareRequest): AftercareTask[] {
       rule: 'shade',
       due: onDay(request, 1),
       until: onDay(request, shadeDays),
-      title: `Warm, bright, no direct sun until day ${shadeDays}`,
+      title: `${takesCold(request) ? 'Bright' : 'Warm, bright'}, no direct sun until day ${shadeDays}`,
       why: opened(request)
         ? 'the roots were opened and cannot keep up with sun'
         : 'fewer roots than leaves for a while',
@@ -201,7 +210,7 @@ function air(request: AftercareRequest): AftercareTask[] {
           : `only ${Math.round(100 * (1 - lost))} % of its roots are alive: in dry air the leaves lose more than they bring`,
     });
   }
-  if (resting) {
+  if (resting && !takesCold(request)) {
     tasks.push({
       kind: 'warm',
       rule: 'warm',
@@ -244,10 +253,12 @@ function standing(request: AftercareRequest): AftercareTask[] {
       why: 'stems thicken; a tie that is forgotten cuts in',
     });
   }
+  const buds = request.inBloom === true && traits.bloomMatters >= BLOOM_FALLS_FROM;
   tasks.push({
     kind: 'turn',
     rule: 'turn',
-    due: onDay(request, TURN_DAYS.first),
+    // Buds that meet light from another side are dropped.
+    due: onDay(request, Math.max(TURN_DAYS.first, buds ? 7 * traits.bloomWeeks : 0)),
     everyDays: TURN_DAYS.every,
     until: onDay(request, LOOK_WEEKS[2] * 7),
     title:
@@ -279,65 +290,47 @@ function renewal(request: AftercareRequest): AftercareTask[] {
   ];
 }
 
-function firstWater({
-  date,
-  traits,
-  roots,
-  to,
-  school = 'byPlant',
-}: AftercareRequest): AftercareTask {
+function firstWater(request: AftercareRequest): AftercareTask {
+  const { date, traits, roots, to, school, rotten, pieces = 1 } = request;
+  const task = { kind: 'water', rule: 'firstWater' } as const;
   if (to === 'pebbles') {
     return {
-      kind: 'water',
-      rule: 'firstWater',
+      ...task,
       due: date,
       title: 'Fill the reservoir to its mark',
       why: 'dry pebbles draw water out of roots',
     };
   }
-  const fixed = FIRST_WATER_SCHOOLS[school].days;
-  const hold =
-    fixed ??
-    (traits.drying === 'fullyDry' ? CALLUS_DAYS.fullyDry : roots.rootsCut ? CALLUS_DAYS.cut : 0);
-  if (hold === 0) {
-    return {
-      kind: 'water',
-      rule: 'firstWater',
-      due: date,
-      title: 'Water thoroughly and let it drain',
-      why: 'settles the mix round the roots; nothing was cut that must dry first',
-    };
-  }
-  const why =
-    fixed !== null
-      ? `you follow the school "${FIRST_WATER_SCHOOLS[school].label}"`
-      : traits.drying === 'fullyDry'
-        ? 'cuts in succulent roots rot unless they callus dry first'
-        : 'cut roots close within a few days; wet wounds rot';
+  const cut = roots.rootsCut || rotten === true || pieces > 1;
+  const { days, why } = firstWaterFor(traits, cut, school);
+  if (days === 0) return { ...task, due: date, title: 'Water thoroughly and let it drain', why };
   return {
-    kind: 'water',
-    rule: 'firstWater',
-    due: addDays(date, hold),
-    title: `First water, after ${hold} dry days`,
+    ...task,
+    due: addDays(date, days),
+    title: days === 1 ? 'First water, the next day' : `First water, after ${days} dry days`,
     why,
   };
 }
 
-function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask {
+/** None for plants that live without: feed kills what grows in poor water. */
+function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask[] {
+  if (!traits.fed) return [];
   const { activity } = seasonAhead(spot, traits, date, 52);
   const firstWeek = Math.ceil(LEAST_FEED_DAYS / 7);
   const growing = activity.findIndex((a, week) => week >= firstWeek && a >= GROWING);
   const days = growing === -1 ? LEAST_FEED_DAYS : growing * 7;
-  return {
-    kind: 'feed',
-    rule: 'feed',
-    due: addDays(date, days),
-    title: 'Feeding may start again if it grows: half strength, by the label',
-    why:
-      days > LEAST_FEED_DAYS
-        ? 'it rests until then; salts would only gather'
-        : 'new roots burn easily; wait for new growth',
-  };
+  return [
+    {
+      kind: 'feed',
+      rule: 'feed',
+      due: addDays(date, days),
+      title: 'Feeding may start again if it grows: half strength, by the label',
+      why:
+        days > LEAST_FEED_DAYS
+          ? 'it rests until then; salts would only gather'
+          : 'new roots burn easily; wait for new growth',
+    },
+  ];
 }
 
 const LOOK_RULES = ['weeks3', 'weeks7', 'season'] as const;

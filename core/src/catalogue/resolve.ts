@@ -1,5 +1,6 @@
 import { GROUPS, taxonGroup } from './groups.ts';
-import { TAXA, type TaxonRow } from './taxa.ts';
+import { lookUp } from '../number/lookUp.ts';
+import { SYNONYMS, TAXA, type TaxonRow } from './taxa.ts';
 import type { Taxon, Traits } from './traits.ts';
 
 const COMMON = 'common practice, no source';
@@ -22,8 +23,11 @@ export const CATALOGUE: readonly Taxon[] = TAXA.map(fromRow);
 const byName = new Map(CATALOGUE.map((taxon) => [taxon.name.toLowerCase(), taxon]));
 
 /**
- * What stands for a name: the species, else its genus, else a group named by
- * its id.
+ * What stands for a name: the species, else its genus as a whole, else a group
+ * named by its id. Names that the trade has given up count as the present ones.
+ *
+ * A genus is told by a row of its own, or where all its rows are of one group;
+ * of a genus whose kinds differ nothing is guessed.
  *
  * @returns null for a name that nothing here stands for: ask the keeper for a group
  */
@@ -32,10 +36,18 @@ export function resolveTaxon(name: string): Taxon | null {
   const exact = byName.get(wanted);
   if (exact) return { ...exact };
   const genus = wanted.split(' ')[0] ?? '';
-  const close = byName.get(genus) ?? CATALOGUE.find((taxon) => genusOf(taxon) === genus);
+  const present = lookUp(SYNONYMS, wanted) ?? lookUp(SYNONYMS, genus);
+  const close = present ? byName.get(present.toLowerCase()) : ofGenus(genus);
   if (close) return { ...close, name: name.trim() };
   const group = GROUPS.find((candidate) => candidate.id.toLowerCase() === wanted);
   return group ? taxonOfGroup(group.id) : null;
+}
+
+function ofGenus(genus: string): Taxon | undefined {
+  const own = byName.get(genus);
+  if (own) return own;
+  const rows = CATALOGUE.filter((taxon) => genusOf(taxon) === genus);
+  return rows.every(({ group }) => group === rows[0]!.group) ? rows[0] : undefined;
 }
 
 /** A plant of which only the group is known. @throws RangeError for an unknown group */

@@ -50,6 +50,14 @@ export interface Traits {
   floorC: number;
   growsFromC: number;
   growsFullyC: number;
+  /** above this heat holds it back, °C */
+  hotC: number;
+  /** its storage organs are lifted into fresh mix each year as it wakes */
+  renewedYearly: boolean;
+  /** it is kept dry while it rests */
+  dryRest: boolean;
+  /** it is fed by the usual rule; carnivorous and bog plants never are */
+  fed: boolean;
   /** class of light that it wants */
   light: LightClass;
   /** relative humidity from which dry air no longer marks its leaves, 0 … 1 */
@@ -59,6 +67,8 @@ export interface Traits {
   cautions: readonly ('toxicToPets' | 'toxicToPeople' | 'irritantSap' | 'spines')[];
   /** water used, against a leafy plant of the same pot = 1 */
   waterUse: number;
+  /** share of the usual climb of its vigour that its shoots make; null: as its form has it */
+  lengthens: number | null;
   /** usual height above the pot, in pot widths, for first drawings and weights */
   heightInPots: number;
 }

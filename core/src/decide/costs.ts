@@ -24,40 +24,64 @@ export const HARM_PER_WEEK: Record<State, { harm: number; atRest: number }> = {
   mediumFailing: { harm: 0.03, atRest: 0.4 },
   /** rot and infestation do not wait */
   danger: { harm: 0.6, atRest: 1 },
+  /** more water than the living roots drink: they rot by and by */
+  tooWet: { harm: 0.05, atRest: 1 },
   /** it may fall any day */
   unstable: { harm: 0.03, atRest: 1 },
 };
 
+/**
+ * Crowding and a failing medium grow worse the longer and the further they have
+ * gone: to the chance that the state holds, so much is added per unit of
+ * log-odds above even.
+ */
+export const WORSENS = 0.3;
+
 /** Share of the harm of crowding that a plant feels which likes to be snug. */
-export const SNUG_HARM = 0.15;
+export const SNUG_HARM = 0.8;
 
 /**
  * What a snug plant's likings take off the log-odds of crowding: signs that say
  * full in others say comfortable in it.
  */
-export const SNUG_LOG_ODDS = -3.5;
+export const SNUG_LOG_ODDS = -0.8;
+/** … and how much longer it may serve in one pot. */
+export const SNUG_TERM = 1.25;
 
 /** Log-odds before anything is seen, where time says nothing. */
 export const PRIOR_DANGER = -4.5;
 /** What a medium past its life adds to them: spent medium drowns roots. */
 export const SPENT_MEDIUM_DANGER = 0.9;
 export const PRIOR_UNSTABLE = -4;
+export const PRIOR_TOO_WET = -3.2;
 /**
  * When the last repot is not known: the share of its term that pot and medium
- * are taken to have served. Log-odds of −1 for both, by the slopes below.
+ * are taken to have served, and that of a plant fresh from a nursery.
  */
-export const UNKNOWN_AGE = { crowded: 0.75, mediumFailing: 0.82 } as const;
+export const UNKNOWN_AGE = { usual: 1.1, justArrived: 0.6 } as const;
 
-export const CROWDED_SLOPE = 4;
-export const MEDIUM_SLOPE = 5.5;
-export const PRIOR_LOW = -4;
-export const PRIOR_HIGH = 2;
+/**
+ * What time alone says. A state is as likely as not at `evenAt` of the term:
+ * keepers renew before things fail. Log-odds rise by `slope` per term, from `low`
+ * up to `bends`, and slower from there on, without an end.
+ */
+export const BY_TIME = {
+  crowded: { evenAt: 1.55, slope: 2.5, low: -2.2 },
+  mediumFailing: { evenAt: 1.42, slope: 5, low: -3.2 },
+  bends: 1,
+  beyond: 0.3,
+} as const;
+/** Of what does not age. */
+export const PRIOR_NEVER = -4;
+/** Of a medium that is renewed yearly the term, months. */
+export const YEARLY_MONTHS = 8;
 
 /** How much is taken from the roots, by what the plant stands in. */
 export const WORK_BY_MEDIUM: Record<MediumKind, keyof typeof DISTURBANCE> = {
   bark: 'bareRoot',
   moss: 'bareRoot',
   pebbles: 'bareRoot',
+  bare: 'mostOff',
   mineral: 'mostOff',
   mix: 'mostOff',
   peatSoil: 'ballKept',
@@ -97,7 +121,7 @@ export type OldMediumSchool = keyof typeof OLD_MEDIUM_SCHOOLS;
 export const FRAGILITY: Record<Traits['rootKind'], number> = {
   hair: 1.05,
   fibrous: 0.8,
-  velamen: 1.2,
+  velamen: 0.95,
   fleshy: 1.1,
   tuberous: 1,
 };
@@ -107,13 +131,15 @@ export const OUT_OF_SEASON = 2.2;
 /** The keeper's own work. */
 export const WORK = 0.12;
 
-export const BLOOM_LOST = 0.7;
+export const BLOOM_LOST = 1.3;
 export const BLOOM_FADING = { cost: 0.15, weeks: 2 } as const;
 /** A bud opens in about this many weeks. */
 export const BUD_WEEKS = 3;
 export const JUST_ARRIVED = { cost: 0.3, weeks: 2 } as const;
 export const THIRSTY = { cost: 0.2, weeks: 1 } as const;
-export const RECENT_REPOT_WEEKS = 12;
+export const RECENT_REPOT_WEEKS = 7;
+/** … or the time in which it fills its pot, whichever is shorter: a plug is moved on within weeks. */
+export const RECENT_SHARE_OF_FILLING = 0.5;
 /** New root tips just starting take hold at once. */
 export const TIPS_STARTING = { gain: 0.5, weeks: 3 } as const;
 /** Long new roots break. */
@@ -136,17 +162,26 @@ export const LOOK_COST = { outside: 0, unpotted: 0.12 } as const;
 
 /** Weeks considered when choosing. */
 export const HORIZON_WEEKS = 104;
-/** Waiting that saves less than this is not worth a plan. */
+/** A saving smaller than this is not worth a plan. */
 export const WORTH_WAITING = 0.05;
+/** Weeks of growth by which a week may cost more than the best one and still belong to its window. */
+export const WINDOW_MARGIN_WEEKS = 0.5;
+/** A window is told for at most so many weeks on either side of its best. */
+export const WINDOW_REACH_WEEKS = 10;
+/** Nobody repots a plant for which nothing speaks: from this chance of any state in that week, about 0.35 of one. */
+export const ELECTIVE_FROM = 0.4;
+/** While new roots start the moment is short: then so much is enough. */
+export const MOMENT_FROM = 0.25;
+/** … and none is planned ahead for what is not even suspected today. */
+export const PLANNED_FROM = 0.2;
 /**
- * … when the better week lies in the same season. Of now and next spring at equal
- * cost a keeper takes the later: less work, and the plant may yet show it is fine.
+ * Further off than the next season nobody plans a repot: leave it, and look again. What holds for
+ * sure is planned a year ahead.
  */
-export const SAME_SEASON_WEEKS = 20;
-/** Nobody repots a plant for which nothing speaks: from this chance of a state in that week. */
-export const ELECTIVE_FROM = 0.35;
-/** A best week beyond this is "leave". */
-export const LEAVE_AFTER_WEEKS = 52;
+export const LEAVE_AFTER_WEEKS = { usual: 38, sure: 52 } as const;
+export const SURE_FROM = 0.6;
+/** Of a plant in danger that is left, half is lost in so many weeks. */
+export const HALF_LOST_WEEKS = 10;
 
 /** How keepers differ on when, as named parameters. */
 export const WHEN_SCHOOLS = {
@@ -183,9 +218,6 @@ export type SizeSchool = keyof typeof SIZE_SCHOOLS;
 /** Weeks in which roots start after a window opens, and what that takes off a disturbance. */
 export const ROOTS_START = { gain: 0.2, weeks: 5 } as const;
 
-/** A lesser act that still leaves the plant due within this many weeks is no way out. */
-export const REFRESH_LASTS_WEEKS = 26;
-
 /** From this chance of danger, and below the one that acts, a keeper should see the roots first. */
 export const UNSURE_DANGER = 0.1;
 /** Expected saving from which unpotting only to look is worth its disturbance. */
@@ -211,6 +243,8 @@ export interface LesserActRow {
   forms?: readonly Traits['growthForm'][];
   /** a finding without which it makes no sense */
   needs?: { signal: string; is: string | boolean };
+  /** findings with which it would do harm */
+  never?: readonly { signal: string; is: string | boolean }[];
 }
 
 /** Acts less than a repot, and their cost. */
@@ -259,6 +293,12 @@ export const LESSER_ACTS = [
       { signal: 'waterRunsThrough', share: 0.6, state: 'mediumFailing' },
       { signal: 'limp', share: 0.4 },
     ],
+    never: [
+      { signal: 'staysWetLonger', is: true },
+      { signal: 'smell', is: 'sour' },
+      { signal: 'rot', is: 'roots' },
+      { signal: 'rot', is: 'stem' },
+    ],
   },
   {
     id: 'changeWatering',
@@ -268,8 +308,8 @@ export const LESSER_ACTS = [
       { signal: 'pests', is: 'gnats', share: 1 },
       { signal: 'algae', share: 0.5 },
       { signal: 'mould', is: 'surface', share: 0.8 },
-      { signal: 'oldLeavesYellowing', share: 0.5 },
       { signal: 'staysWetLonger', share: 0.3, state: 'danger' },
+      { signal: 'staysWetLonger', share: 0.5, state: 'tooWet' },
     ],
   },
   {

@@ -6,6 +6,8 @@ import type { Signals, State } from './signals.ts';
 import type { Situation } from './situation.ts';
 import type { NotLooked } from './whatIf.ts';
 
+/** From this chance of danger anybody would look at the roots first, whatever the sum says. */
+const SUSPECT_DANGER = 0.25;
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** What to look for on an unpotted plant when danger is the question. */
@@ -28,11 +30,11 @@ export function unpotFor(
 ): Decision['unpot'] {
   const worth = (id: string) => notLooked.find(({ signal }) => signal === id)?.worth ?? 0;
   const lookFor = SEEN_ONLY_OUT.filter((id) => worth(id) > 0).sort((a, b) => worth(b) - worth(a));
-  const enough = lookFor.length > 0 && worth(lookFor[0]!) >= WORTH_UNPOTTING;
-  if (!isInDoubt(signals, states) || !enough) return null;
+  const pays = lookFor.length > 0 && worth(lookFor[0]!) >= WORTH_UNPOTTING;
+  if (!isInDoubt(signals, states) || !(pays || states.danger >= SUSPECT_DANGER)) return null;
   return {
     because: `danger is ${percent(states.danger)} likely: too much to leave, too little to cut for`,
-    lookFor: [...lookFor],
+    lookFor: lookFor.length > 0 ? lookFor : SEEN_ONLY_OUT.slice(0, 2),
   };
 }
 
@@ -48,14 +50,9 @@ export const troubleshoot = (
 ): Diagnosis | null => diagnose({ signals, spot, traits, date, lastRepot, states });
 
 /** Whether to go after other causes before the pot. */
-export function isPotUnlikely(
-  { causes }: Diagnosis,
-  traits: Situation['traits'],
-  states: Record<State, number>,
-): boolean {
+export function isPotUnlikely({ causes }: Diagnosis, states: Record<State, number>): boolean {
   const pot = causes.find(({ id }) => id === 'pot')!.share;
-  const potNeedsIt =
-    Math.max(traits.snug ? 0 : states.crowded, states.mediumFailing) >= REASON_ENOUGH;
+  const potNeedsIt = Math.max(states.crowded, states.mediumFailing, states.tooWet) >= REASON_ENOUGH;
   return pot < POT_UNLIKELY && !potNeedsIt;
 }
 

@@ -1,12 +1,15 @@
-import { addDays, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index.ts';
+import { addDays, DAYS_PER_MONTH, type IsoDate } from '../season/index.ts';
 import type { Diagnosis } from '../causes/index.ts';
 import { alongside, isInDoubt, isPotUnlikely, troubleshoot, unpotFor } from './counsel.ts';
 import {
   DANGER_OPENS,
+  HALF_LOST_WEEKS,
   LESSER_ACTS,
   OLD_MEDIUM_SCHOOLS,
   PRIOR_DANGER,
+  PRIOR_TOO_WET,
   PRIOR_UNSTABLE,
+  WEEKS_OF_GROWTH,
   WHEN_SCHOOLS,
   type LesserAct,
   type OldMediumSchool,
@@ -14,10 +17,10 @@ import {
 } from './costs.ts';
 import { answered, contradictionsIn, type Reason } from './evidence.ts';
 import { bloomLasts } from './disturbing.ts';
-import { frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
+import { dueMonths, frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
 import { headlineOf, type Headline } from './headline.ts';
 import { lookWorthOf, NOTHING_TO_ASK, type LookWorth } from './lookWorth.ts';
-import { harmByWeek, statesIn, type VerdictKind } from './optimum.ts';
+import { harmByWeek, statesIn, windowOf, type VerdictKind } from './optimum.ts';
 import { readinessFactors, type ReadinessFactor } from './readiness.ts';
 import type { State } from './signals.ts';
 import { checkSituation, type Situation } from './situation.ts';
@@ -41,10 +44,16 @@ export interface Decision {
   verdict: VerdictKind;
   /** the Monday of the best week; null when the verdict names none */
   week: IsoDate | null;
+  /** the weeks that cost hardly more, as Mondays, with the best; null when the verdict names none */
+  window: { from: IsoDate; best: IsoDate; to: IsoDate } | null;
   /** when a further look is worth most; null when the plant is repotted now */
   lookAgain: IsoDate | null;
-  /** lesser acts that pay, instead of a repot or until then */
-  refresh: LesserAct[];
+  /** lesser acts that pay now, instead of a repot or until then */
+  now: LesserAct[];
+  /** weeks of growth that a repot today or in the best week sets it back, and that waiting until then costs */
+  costs: { now: number; then: number; waiting: number };
+  /** chance of losing the plant within 12 weeks, were nothing done, 0 … 1 */
+  lossRisk: number;
   /** unsure and much at stake: what to see once it is slid out, before anything is cut or bought */
   unpot: { because: string; lookFor: string[] } | null;
   /** what may lie behind a plant that looks poorly */
@@ -89,7 +98,7 @@ export interface Decision {
 /**
  * Repot, when, or leave.
  *
- * Four states each have a probability; disturbing and waiting each have a cost
+ * Five states each have a probability; disturbing and waiting each have a cost
  * in every week; the week with the least sum wins, counted against the fresh
  * cycle that a repot starts.
  *
@@ -126,12 +135,15 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     headline: headlineOf(verdict, {
       nothingKnown: lookFirst,
       rootsInDoubt: unpot !== null,
-      potUnlikely: causes !== null && isPotUnlikely(causes, situation.traits, states),
+      potUnlikely: causes !== null && isPotUnlikely(causes, states),
     }),
     verdict,
-    week: weekOf(verdict, best.week, date),
+    week: weekOf(verdict, best.week, frame.monday),
+    window: spanOf(judged, verdict),
     lookAgain: lookAgain(),
-    refresh: actsNow || !refresh ? [] : refresh.acts,
+    now: actsNow || !refresh ? [] : refresh.acts,
+    costs: costsOf(plan.disturbing, waiting, verdict === 'repotInWeek' ? best.week : 0),
+    lossRisk: states.danger * (1 - 2 ** (-LOSS_WEEKS / HALF_LOST_WEEKS)),
     states,
     reasons: [...priorReasons(frame), ...evidence.reasons].sort(
       (a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds),
@@ -169,7 +181,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
 
   function lookAgain(): IsoDate | null {
     if (actsNow) return null;
-    return lookFirst ? date : addDays(date, 7 * nextLookWeek(judged));
+    return lookFirst ? date : addDays(frame.monday, 7 * nextLookWeek(judged));
   }
 }
 
@@ -181,14 +193,35 @@ function mustLookFirst({ lastRepot, signals, roots }: Situation): boolean {
   return lastRepot === null && !roots && answered(signals).length === 0;
 }
 
-function weekOf(kind: VerdictKind, week: number, date: IsoDate): IsoDate | null {
+function weekOf(kind: VerdictKind, week: number, monday: IsoDate): IsoDate | null {
   if (kind === 'leave' || kind === 'refreshOnly') return null;
-  return mondayOf(kind === 'repotInWeek' ? addDays(date, 7 * week) : date);
+  return kind === 'repotInWeek' ? addDays(monday, 7 * week) : monday;
+}
+
+function spanOf({ plan, evidence, best }: Judged, kind: VerdictKind): Decision['window'] {
+  if (kind !== 'repotNow' && kind !== 'repotInWeek') return null;
+  const span = windowOf(plan, evidence.sums, best);
+  const day = (week: number) => addDays(plan.frame.monday, 7 * week);
+  return { from: day(span.from), best: day(span.best), to: day(span.to) };
+}
+
+const LOSS_WEEKS = 12;
+
+function costsOf(
+  disturbing: Float64Array,
+  waiting: readonly number[],
+  week: number,
+): Decision['costs'] {
+  return {
+    now: WEEKS_OF_GROWTH * disturbing[0]!,
+    then: WEEKS_OF_GROWTH * disturbing[week]!,
+    waiting: WEEKS_OF_GROWTH * waiting[week]!,
+  };
 }
 
 function schoolVerdicts(
   frame: Frame,
-  { signals, date }: Situation,
+  { signals }: Situation,
   own: WhenSchool,
   judged: Judged,
 ): Decision['schools'] {
@@ -199,7 +232,7 @@ function schoolVerdicts(
       school,
       label: WHEN_SCHOOLS[school].label,
       verdict: kind,
-      week: weekOf(kind, best.week, date),
+      week: weekOf(kind, best.week, frame.monday),
     };
   });
 }
@@ -217,7 +250,7 @@ function oldMediumVerdicts(
       school: oldMedium,
       label: OLD_MEDIUM_SCHOOLS[oldMedium].label,
       verdict: kind,
-      week: weekOf(kind, best.week, situation.date),
+      week: weekOf(kind, best.week, frame.monday),
     };
   });
 }
@@ -226,10 +259,10 @@ const months = (count: number) => `${count < 10 ? count.toFixed(1) : Math.round(
 
 /** What time alone says of each state, before anything is seen. */
 function priorReasons(frame: Frame): Reason[] {
-  const { monthsInPot, monthsToFill, life, situation } = frame;
+  const { monthsInPot, monthsToFill, situation } = frame;
   // Roots that were read are held against a snug plant's own measure already.
   const snug = situation.roots ? 0 : snugLogOdds(situation.traits);
-  const unknown = 'nobody knows when it was last repotted: taken as three quarters of its term';
+  const unknown = 'nobody knows when it was last repotted: taken to be well through its term';
   const crowded = situation.roots
     ? `earlier looks and growth since put the roots at ${Math.round(situation.roots.explored * 100)} % of the pot`
     : monthsInPot === null
@@ -238,12 +271,15 @@ function priorReasons(frame: Frame): Reason[] {
           'a plant of this vigour',
           situation.learned?.pace ? 'by its earlier pots it' : 'a plant of this vigour',
         );
+  const due = dueMonths(frame);
   const medium =
-    life.months === null
+    due === null
       ? 'this medium does not age'
       : monthsInPot === null
         ? unknown
-        : `the medium is ${months(monthsInPot)} old; here it lasts about ${months(life.months)}`;
+        : situation.traits.renewedYearly
+          ? `${months(monthsInPot)} in this mix; it is renewed each year as it wakes`
+          : `the medium is ${months(monthsInPot)} old; here it lasts about ${months(due)}`;
   return [
     {
       signal: 'timeInPot',
@@ -278,6 +314,12 @@ function priorReasons(frame: Frame): Reason[] {
       state: 'danger',
       logOdds: frame.priorDanger - PRIOR_DANGER,
       text: 'the older a medium for its life, the more often roots drown in it',
+    },
+    {
+      signal: 'baseRate',
+      state: 'tooWet',
+      logOdds: PRIOR_TOO_WET,
+      text: 'few pots hold more water than their roots drink (about 1 in 25)',
     },
     {
       signal: 'baseRate',

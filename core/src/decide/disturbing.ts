@@ -1,4 +1,4 @@
-import { DAYS_PER_MONTH, WINDOW_READINESS } from '../season/index.ts';
+import { addDays, DAYS_PER_MONTH, seasonAhead, WINDOW_READINESS } from '../season/index.ts';
 import {
   BLOOM_FADING,
   BLOOM_LOST,
@@ -6,6 +6,7 @@ import {
   HORIZON_WEEKS,
   JUST_ARRIVED,
   RECENT_REPOT_WEEKS,
+  RECENT_SHARE_OF_FILLING,
   RESTING_SHARE,
   ROOTS_START,
   THIRSTY,
@@ -73,11 +74,14 @@ function addPassing(cost: Float64Array, frame: Frame, signals: Signals): void {
     fade(THIRSTY.weeks, (week, left) => (cost[week]! += THIRSTY.cost * left));
   }
   if (monthsInPot !== null) {
-    const weeks = (monthsInPot * DAYS_PER_MONTH) / 7;
-    const left = Math.exp(-weeks / RECENT_REPOT_WEEKS);
-    if (left > NEGLIGIBLE) {
-      fade(RECENT_REPOT_WEEKS, (week, share) => (cost[week]! += left * share));
-    }
+    const inWeeks = (months: number) => (months * DAYS_PER_MONTH) / 7;
+    const recent = Math.min(
+      RECENT_REPOT_WEEKS,
+      RECENT_SHARE_OF_FILLING,
+      RECENT_SHARE_OF_FILLING * inWeeks(frame.monthsToFill),
+    );
+    const left = Math.exp(-inWeeks(monthsInPot) / recent);
+    if (left > NEGLIGIBLE) fade(recent, (week, share) => (cost[week]! += left * share));
   }
 }
 
@@ -100,13 +104,14 @@ export function bloomLasts(signals: Signals, bloomWeeks: number): number {
 }
 
 /** For plants whose window is opened by roots: the first weeks of each window. */
-function rootsStart({ situation, season }: Frame): boolean[] {
-  if (situation.traits.window === 'growing') return [];
-  let sinceOpening = Infinity;
-  return season.readiness.map((readiness, week) => {
-    const before = week === 0 ? readiness : season.readiness[week - 1]!;
-    if (before < WINDOW_READINESS && readiness >= WINDOW_READINESS) sinceOpening = 0;
-    else sinceOpening++;
-    return readiness >= WINDOW_READINESS && sinceOpening < ROOTS_START.weeks;
+function rootsStart({ situation: { traits, spot }, monday, season }: Frame): boolean[] {
+  if (traits.window !== 'newRoots') return [];
+  // A window that opened before today is still in its first weeks.
+  const { weeks } = ROOTS_START;
+  const before = seasonAhead(spot, traits, addDays(monday, -7 * weeks), weeks).readiness;
+  const open = [...before, ...season.readiness].map((readiness) => readiness >= WINDOW_READINESS);
+  return season.readiness.map((_, week) => {
+    const at = week + weeks;
+    return open[at]! && open.slice(at - weeks, at).includes(false);
   });
 }

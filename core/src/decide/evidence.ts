@@ -1,14 +1,16 @@
-import type { MeasuredFinding } from './measured.ts';
+import { addsFor } from './shows.ts';
 import {
   CONTRADICTIONS,
   SECOND_COUNTS,
   SHARED_CAUSES,
   STATES,
+  TOGETHER,
   weigh,
   type Signals,
   type SignalValue,
   type State,
 } from './signals.ts';
+import type { Situation } from './situation.ts';
 
 /** One finding's say on one state. */
 export interface Reason {
@@ -36,7 +38,7 @@ export function answered(signals: Signals): [string, SignalValue][] {
 }
 
 /**
- * Log-odds of the four states by the findings.
+ * Log-odds of the five states by the findings.
  *
  * Of findings that share a cause, the strongest for and the strongest against
  * count in full and the others at half, so that one cause seen from three
@@ -47,7 +49,7 @@ export function answered(signals: Signals): [string, SignalValue][] {
  */
 export function weighSignals(
   signals: Signals,
-  measured: readonly MeasuredFinding[] = [],
+  { measured = [], traits }: Pick<Situation, 'measured'> & Partial<Pick<Situation, 'traits'>> = {},
 ): Evidence {
   const reasons: Reason[] = [];
   for (const { id, weights, text } of measured) {
@@ -59,9 +61,17 @@ export function weighSignals(
   for (const [id, value] of answered(signals)) {
     if (measured.some(({ replaces }) => replaces.includes(id))) continue;
     const { weights, text } = weigh(id, value);
+    const adds = traits ? addsFor(id, value, traits) : {};
+    for (const state of STATES) {
+      const logOdds = (weights[state] ?? 0) + (adds[state] ?? 0);
+      if (logOdds) reasons.push({ signal: id, state, logOdds, text });
+    }
+  }
+  for (const { signals: pair, weights, text } of TOGETHER) {
+    if (!pair.every(([id, value]) => signals[id] === value)) continue;
     for (const state of STATES) {
       const logOdds = weights[state];
-      if (logOdds) reasons.push({ signal: id, state, logOdds, text });
+      if (logOdds) reasons.push({ signal: pair[0]![0], state, logOdds, text });
     }
   }
   for (const shared of SHARED_CAUSES) {
@@ -74,7 +84,13 @@ export function weighSignals(
     discount(reasons, shared, 1);
     discount(reasons, shared, -1);
   }
-  const sums: Record<State, number> = { crowded: 0, mediumFailing: 0, danger: 0, unstable: 0 };
+  const sums: Record<State, number> = {
+    crowded: 0,
+    mediumFailing: 0,
+    danger: 0,
+    tooWet: 0,
+    unstable: 0,
+  };
   for (const { state, logOdds } of reasons) sums[state] += logOdds;
   return { reasons, sums };
 }

@@ -1,22 +1,30 @@
-import { clamp, logistic } from '../number/index.ts';
-import { crowdedAt, exploredAfter, MONTHS_TO_FILL } from '../roots/index.ts';
-import { DAYS_PER_MONTH, monthsBetween, seasonAhead, type SeasonAhead } from '../season/index.ts';
+import { logistic } from '../number/index.ts';
+import { rimCm } from '../pots/index.ts';
+import { crowdedAt, exploredAfter, monthsToFill } from '../roots/index.ts';
 import {
-  CROWDED_SLOPE,
+  DAYS_PER_MONTH,
+  mondayOf,
+  monthsBetween,
+  seasonAhead,
+  type IsoDate,
+  type SeasonAhead,
+} from '../season/index.ts';
+import {
+  BY_TIME,
   DISTURBANCE,
   FRAGILITY,
   HARM_PER_WEEK,
   HORIZON_WEEKS,
-  MEDIUM_SLOPE,
   OLD_MEDIUM_SCHOOLS,
   PRIOR_DANGER,
-  PRIOR_HIGH,
-  PRIOR_LOW,
+  PRIOR_NEVER,
   SNUG_HARM,
-  SPENT_MEDIUM_DANGER,
   SNUG_LOG_ODDS,
+  SNUG_TERM,
+  SPENT_MEDIUM_DANGER,
   UNKNOWN_AGE,
   WORK_BY_MEDIUM,
+  YEARLY_MONTHS,
   type OldMediumSchool,
 } from './costs.ts';
 import {
@@ -34,6 +42,8 @@ import {
  */
 export interface Frame {
   situation: Situation;
+  /** the Monday of week 0: whatever the day one asks on, weeks are the same */
+  monday: IsoDate;
   season: SeasonAhead;
   meanActivity: number;
   bestReadiness: number;
@@ -53,38 +63,54 @@ export interface Frame {
   work: keyof typeof DISTURBANCE;
   life: MediumLife;
   monthsInPot: number | null;
+  /** months in which this plant fills this pot, and counts as crowded in it */
   monthsToFill: number;
 }
 
 const MONTHS_PER_WEEK = 7 / DAYS_PER_MONTH;
 
-/** Log-odds of crowding after `months` in a pot that fills in `toFill`. */
-export function crowdedPrior(months: number, toFill: number): number {
-  return clamp(CROWDED_SLOPE * (months / toFill - 1), PRIOR_LOW, PRIOR_HIGH);
+type Term = 'crowded' | 'mediumFailing';
+
+/** Log-odds of a state by the share of its term that has passed. */
+function byTime(state: Term, share: number): number {
+  const { evenAt, slope, low } = BY_TIME[state];
+  const logOdds = slope * (share - evenAt);
+  if (logOdds > BY_TIME.bends) {
+    return BY_TIME.bends + BY_TIME.beyond * (logOdds - BY_TIME.bends);
+  }
+  return Math.max(low, logOdds);
 }
+
+/** Log-odds of crowding after `months` in a pot that fills in `toFill`. */
+export const crowdedPrior = (months: number, toFill: number): number =>
+  byTime('crowded', months / toFill);
 
 /** What the liking for a snug pot takes off the log-odds of crowding. */
 export const snugLogOdds = ({ snug }: Situation['traits']) => (snug ? SNUG_LOG_ODDS : 0);
 
 /** Log-odds of a failing medium after `months` of a life (null: it does not age). */
-export function mediumPrior(months: number, life: number | null): number {
-  return life === null
-    ? PRIOR_LOW
-    : clamp(MEDIUM_SLOPE * (months / life - 1), PRIOR_LOW, PRIOR_HIGH);
-}
+export const mediumPrior = (months: number, life: number | null): number =>
+  life === null ? PRIOR_NEVER : byTime('mediumFailing', months / life);
 
 /** Share of crowding, above or below "crowded", that moves the log-odds by one slope. */
 const EXPLORED_SPAN = 0.25;
 
-function crowdedPriorByRoots(explored: number, full: number): number {
-  return clamp(CROWDED_SLOPE * ((explored - full) / EXPLORED_SPAN), PRIOR_LOW, PRIOR_HIGH);
+const crowdedPriorByRoots = (explored: number, full: number): number =>
+  Math.max(PRIOR_NEVER, (BY_TIME.crowded.slope * (explored - full)) / EXPLORED_SPAN);
+
+/** Months after which a medium is due, by its structure or by what its keeper does each year. */
+export function dueMonths(frame: Pick<Frame, 'life' | 'situation'>): number | null {
+  const { months } = frame.life;
+  if (!frame.situation.traits.renewedYearly) return months;
+  return months === null ? YEARLY_MONTHS : Math.min(YEARLY_MONTHS, months);
 }
 
 /** @throws RangeError for an impossible situation */
 export function frameOf(situation: Situation): Frame {
   const { traits, spot, date, pot, medium, lastRepot, roots } = situation;
   const weeks = HORIZON_WEEKS + 1;
-  const season = seasonAhead(spot, traits, date, weeks);
+  const monday = mondayOf(date);
+  const season = seasonAhead(spot, traits, monday, weeks);
   const year = season.activity.slice(0, 52);
   const meanActivity = year.reduce((sum, activity) => sum + activity, 0) / year.length;
   const bestReadiness = Math.max(...season.readiness);
@@ -94,8 +120,13 @@ export function frameOf(situation: Situation): Frame {
     mediumLife(blendOf(medium), pot, traits, meanTemperatureC(spot)),
     situation.learned?.mediumLifeFactor,
   );
-  const monthsToFill = MONTHS_TO_FILL[traits.vigour] / pace;
+  const fills = monthsToFill(traits.vigour, rimCm(pot));
+  const toFill = (fills / pace) * (traits.snug ? SNUG_TERM : 1);
+  const due = dueMonths({ life, situation });
   const monthsInPot = lastRepot === null ? null : monthsBetween(lastRepot, date);
+  const onMonday = lastRepot === null ? null : Math.max(0, monthsBetween(lastRepot, monday));
+  // Of an age that nobody knows time alone says no more next year than it does today.
+  const unknown = UNKNOWN_AGE[situation.signals.justArrived === true ? 'justArrived' : 'usual'];
 
   const priorCrowded = new Float64Array(weeks);
   const priorMedium = new Float64Array(weeks);
@@ -105,20 +136,21 @@ export function frameOf(situation: Situation): Frame {
   for (let week = 0; week < weeks; week++) {
     const activity = season.activity[week]!;
     const waited = week * MONTHS_PER_WEEK;
-    const inPot = (monthsInPot ?? UNKNOWN_AGE.crowded * monthsToFill) + waited;
-    const inMedium = (monthsInPot ?? UNKNOWN_AGE.mediumFailing * (life.months ?? 0)) + waited;
     if (roots) {
       priorCrowded[week] = crowdedPriorByRoots(explored, crowdedAt(traits));
-      explored = exploredAfter(explored, traits.vigour, activity * MONTHS_PER_WEEK * pace);
+      explored = exploredAfter(explored, fills, activity * MONTHS_PER_WEEK * pace);
     } else {
-      priorCrowded[week] = crowdedPrior(inPot, monthsToFill) + snugLogOdds(traits);
+      const inPot = onMonday === null ? unknown * toFill : onMonday + waited;
+      priorCrowded[week] = crowdedPrior(inPot, toFill) + snugLogOdds(traits);
     }
-    priorMedium[week] = mediumPrior(inMedium, life.months);
+    const inMedium = onMonday === null ? unknown * (due ?? 0) : onMonday + waited;
+    priorMedium[week] = mediumPrior(inMedium, due);
     harmCrowded[week] = harmOf('crowded', activity) * (traits.snug ? SNUG_HARM : 1);
     harmMedium[week] = harmOf('mediumFailing', activity);
   }
   return {
     situation,
+    monday,
     season,
     meanActivity,
     bestReadiness,
@@ -130,7 +162,7 @@ export function frameOf(situation: Situation): Frame {
     ...disturbanceOf(situation),
     life,
     monthsInPot,
-    monthsToFill,
+    monthsToFill: toFill,
     againstCrowded: priorCrowded.map((prior) => Math.exp(-prior)),
     againstMedium: priorMedium.map((prior) => Math.exp(-prior)),
   };

@@ -1,6 +1,5 @@
 import {
   LESSER_ACTS,
-  REFRESH_LASTS_WEEKS,
   WORTH_WAITING,
   type Cure,
   type LesserAct,
@@ -10,10 +9,13 @@ import type { Evidence } from './evidence.ts';
 import { kindOf, optimum, type Optimum, type Plan, type Sums } from './optimum.ts';
 import type { Signals, State } from './signals.ts';
 
+/** An act that saves less than this is not told, in units of a badly timed repot. @source common practice, no source */
+const LEAST_SAVING = 0.02;
+
 /** What lesser acts would bring here. */
 export interface Refresh {
   acts: LesserAct[];
-  /** they make a repot unnecessary for now, and cost less */
+  /** with them no repot is called for within the year */
   instead: boolean;
   /** expected cost saved against doing without them */
   saves: number;
@@ -40,21 +42,21 @@ export function refreshFor(
     return null;
   const { growthForm } = plan.frame.situation.traits;
   const worthwhile = LESSER_ACTS.filter((act: LesserActRow) => {
-    const { cures, cost, forms, needs } = act;
+    const { cures, cost, forms, needs, never } = act;
     if (forms && !forms.includes(growthForm)) return false;
     if (needs && signals[needs.signal] !== needs.is) return false;
+    if (never?.some(({ signal, is }) => signals[signal] === is)) return false;
     const relieved = relieve(evidence, cures, signals);
-    return relieved !== null && optimum(plan, relieved).cost + cost < best.cost;
+    return relieved !== null && optimum(plan, relieved).cost + cost < best.cost - LEAST_SAVING;
   });
   const acts = withoutTheIdle(worthwhile);
   if (acts.length === 0) return null;
   const { relieved, price, after } = outcome(acts);
   if (!relieved) return null;
   const saves = best.cost - (after.cost + price);
-  const rescued = kindOf(plan, relieved, after) === 'rescueNow';
   return {
     acts: acts.map(({ id }) => id),
-    instead: saves >= WORTH_WAITING && !rescued && after.week > REFRESH_LASTS_WEEKS,
+    instead: saves >= WORTH_WAITING && kindOf(plan, relieved, after) === 'leave',
     saves,
     after,
   };

@@ -2,6 +2,7 @@ import { daysBetween } from '../season/index.ts';
 import { HORIZON_WEEKS } from './costs.ts';
 import { weighSignals } from './evidence.ts';
 import { optimum, statesIn } from './optimum.ts';
+import { canShow } from './shows.ts';
 import { possibleValues, SIGNALS, type SignalDefinition } from './signals.ts';
 import { expectedSaving, type Judged } from './whatIf.ts';
 
@@ -22,6 +23,13 @@ const QUESTIONS = SIGNALS.filter(({ id }) => ASKED.includes(id));
 /** Days in which what was seen grows old: to 1 − 1/e of a look's full worth. @source common practice, no source */
 const GROWS_OLD_DAYS = 45;
 
+/**
+ * What a look would show is reckoned over two years; of that so much a keeper notices by the way.
+ *
+ * @source common practice, no source
+ */
+const NOTICED_ANYWAY = 0.5;
+
 /** A look takes a minute of the walk: worth taking from here on. @source common practice, no source */
 export const LOOK_PRICE = 0.02;
 
@@ -34,10 +42,15 @@ export function lookWorthOf(judged: Judged, lookFirst: boolean): LookWorth {
   const age = lookedOn === undefined ? Infinity : daysBetween(lookedOn, date);
   const stale = 1 - Math.exp(-Math.max(0, age) / GROWS_OLD_DAYS);
   if (stale === 0) return NOTHING_TO_ASK;
-  const questions = QUESTIONS.map((definition) => ({
-    signal: definition.id,
-    worth: stale * savingOf(definition, judged, lookFirst),
-  })).sort((a, b) => b.worth - a.worth);
+  const { frame } = judged.plan;
+  const questions = QUESTIONS.filter(({ id }) =>
+    canShow(id, frame.situation.traits, frame.monthsInPot),
+  )
+    .map((definition) => ({
+      signal: definition.id,
+      worth: stale * savingOf(definition, judged, lookFirst),
+    }))
+    .sort((a, b) => b.worth - a.worth);
   const most = questions[0]!;
   // Of a plant never looked at any question stands for the whole look: they are not added up.
   if (lookFirst) return { worth: Math.max(0, most.worth), signal: null, questions };
@@ -57,14 +70,15 @@ function savingOf(
   { plan, evidence, best }: Judged,
   lookFirst: boolean,
 ): number {
-  const { signals, measured } = plan.frame.situation;
+  const { situation } = plan.frame;
+  const { signals } = situation;
   const asked = signals[definition.id] !== undefined;
   const { [definition.id]: _answer, ...others } = signals;
-  const without = asked ? weighSignals(others, measured) : evidence;
+  const without = asked ? weighSignals(others, situation) : evidence;
   // Of a plant that nothing is known of, nothing is done until it is looked at.
   const byNow = asked ? optimum(plan, without.sums).week : best.week;
   const outcomes = possibleValues(definition).map(({ value }) => {
-    const then = weighSignals({ ...others, [definition.id]: value }, measured);
+    const then = weighSignals({ ...others, [definition.id]: value }, situation);
     const judged: Judged = {
       plan,
       evidence: then,
@@ -75,5 +89,8 @@ function savingOf(
     return { value, judged };
   });
   const states = statesIn(plan, without.sums, 0);
-  return expectedSaving(definition, outcomes, states, lookFirst ? HORIZON_WEEKS : byNow);
+  return (
+    (1 - NOTICED_ANYWAY) *
+    expectedSaving(definition, outcomes, states, lookFirst ? HORIZON_WEEKS : byNow)
+  );
 }

@@ -138,21 +138,21 @@ describe('the counsel beside a verdict', () => {
   });
 
   it('a bare stem that topples is re-rooted rather than moved up', () => {
-    const { verdict, refresh } = decide({
+    const { verdict, now } = decide({
       ...situation,
       lastRepot: '2026-01-10',
       traits: resolveTaxon('Crassula ovata')!.traits,
       signals: { stemBare: true, wobble: 'topples' },
     });
     expect(verdict).toBe('refreshOnly');
-    expect(refresh.some((act) => act === 'reroot' || act === 'secure')).toBe(true);
+    expect(now.some((act) => act === 'reroot' || act === 'secure')).toBe(true);
   });
 
   it.each([
     [{ pests: 'snails' }, 'treatPests'],
     [{ pests: 'scale', growth: 'slow' }, 'treatPests'],
   ])('%j asks for %s before a pot', (signals, act) => {
-    expect(decide({ ...situation, lastRepot: '2026-02-01', signals }).refresh).toContain(act);
+    expect(decide({ ...situation, lastRepot: '2026-02-01', signals }).now).toContain(act);
   });
 
   it('the ball kept whole costs less than taking all off, and each says its week', () => {

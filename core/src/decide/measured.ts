@@ -46,6 +46,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
       weights: {
         mediumFailing: clamp(0.6 - 2 * use.change, 0.8, 1.6),
         danger: clamp(0.2 - 1.5 * use.change, 0.4, 1),
+        tooWet: clamp(0.6 - 2 * use.change, 0.8, 2),
       },
       text: `it uses ${percent(use.change)} less than the same weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
     });

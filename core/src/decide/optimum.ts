@@ -7,17 +7,24 @@ import {
   HARM_PER_WEEK,
   HORIZON_WEEKS,
   LEAVE_AFTER_WEEKS,
+  MOMENT_FROM,
+  PLANNED_FROM,
   PRIOR_DANGER,
+  PRIOR_TOO_WET,
   PRIOR_UNSTABLE,
-  SAME_SEASON_WEEKS,
+  SURE_FROM,
   SUSPICION_FADES_WEEKS,
+  TIPS_STARTING,
+  WEEKS_OF_GROWTH,
   WHEN_SCHOOLS,
+  WINDOW_MARGIN_WEEKS,
+  WINDOW_REACH_WEEKS,
   WORK,
-  WORTH_WAITING,
+  WORSENS,
   type WhenSchool,
 } from './costs.ts';
 import { freshCycle, harmByAge } from './freshCycle.ts';
-import { crowdedPrior, mediumPrior, snugLogOdds, type Frame } from './frame.ts';
+import { crowdedPrior, dueMonths, mediumPrior, snugLogOdds, type Frame } from './frame.ts';
 import type { State } from './signals.ts';
 
 export type VerdictKind = 'rescueNow' | 'repotNow' | 'repotInWeek' | 'refreshOnly' | 'leave';
@@ -27,9 +34,11 @@ export type Sums = Readonly<Record<State, number>>;
 export interface Plan extends SchoolPlan {
   frame: Frame;
   disturbing: Float64Array;
+  /** new root tips are just starting */
+  moment: boolean;
 }
 
-const LONGEST_CYCLE_WEEKS = 312;
+const LONGEST_CYCLE_WEEKS = 780;
 /** A window that never opens fully is taken by its own best. */
 const OPEN_SHARE_OF_BEST = 0.8;
 const WEEKS_PER_MONTH = DAYS_PER_MONTH / 7;
@@ -55,6 +64,13 @@ export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
   };
 }
 
+/**
+ * What a state does to a plant, in parts of its harm when it is sure to hold:
+ * the chance that it holds, and more the further it has gone.
+ */
+export const severity = (logOdds: number): number =>
+  logistic(logOdds) + WORSENS * Math.max(0, logOdds);
+
 /** Kept for a frame and all that share its priors: schools differ in what a repot costs, not in the harm. */
 const freshHarms = new WeakMap<Float64Array, Float64Array>();
 
@@ -65,11 +81,12 @@ function freshHarm(frame: Frame): Float64Array {
   const harmCrowded = average(frame.harmCrowded);
   const harmMedium = average(frame.harmMedium);
   const snug = snugLogOdds(frame.situation.traits);
+  const due = dueMonths(frame);
   const harm = harmByAge((week) => {
     const months = week / WEEKS_PER_MONTH;
     return (
-      harmCrowded * logistic(crowdedPrior(months, frame.monthsToFill) + snug) +
-      harmMedium * logistic(mediumPrior(months, frame.life.months))
+      harmCrowded * severity(crowdedPrior(months, frame.monthsToFill) + snug) +
+      harmMedium * severity(mediumPrior(months, due))
     );
   }, LONGEST_CYCLE_WEEKS);
   freshHarms.set(frame.priorCrowded, harm);
@@ -82,24 +99,86 @@ function average(values: Float64Array): number {
 
 const BASE_DANGER = logistic(PRIOR_DANGER);
 const BASE_UNSTABLE = logistic(PRIOR_UNSTABLE);
+const BASE_TOO_WET = logistic(PRIOR_TOO_WET);
 
 /** What is left of today's suspicion of danger in each week. */
-const FADING = Float64Array.from({ length: HORIZON_WEEKS }, (_, week) =>
+const FADING = Float64Array.from({ length: HORIZON_WEEKS + 1 }, (_, week) =>
   Math.exp(-week / SUSPICION_FADES_WEEKS),
 );
 
+/** Harm per week of the states that time alone does not bring: one that stays, one that fades. */
+interface Excess {
+  stays: number;
+  fades: number;
+}
+
 /**
- * Harm per week of the two states that time alone does not bring, above what
- * any plant runs: the ordinary risk is the same in the old pot and in a new one.
+ * Above what any plant runs: the ordinary risk is the same in the old pot and
+ * in a new one. A plant in danger shows it before long, and roots grow into
+ * what was too wet for them: a suspicion that is not confirmed fades.
  */
-function excessHarm({ priorDanger }: Frame, sums: Sums): { danger: number; unstable: number } {
-  const danger = logistic(priorDanger + sums.danger) - BASE_DANGER;
-  const unstable = logistic(PRIOR_UNSTABLE + sums.unstable) - BASE_UNSTABLE;
+function excessHarm({ priorDanger }: Frame, sums: Sums): Excess {
+  const over = (state: 'danger' | 'unstable' | 'tooWet', prior: number, base: number) =>
+    HARM_PER_WEEK[state].harm * Math.max(0, logistic(prior + sums[state]) - base);
   return {
-    danger: HARM_PER_WEEK.danger.harm * Math.max(0, danger),
-    unstable: HARM_PER_WEEK.unstable.harm * Math.max(0, unstable),
+    stays: over('unstable', PRIOR_UNSTABLE, BASE_UNSTABLE),
+    fades: over('danger', priorDanger, BASE_DANGER) + over('tooWet', PRIOR_TOO_WET, BASE_TOO_WET),
   };
 }
+
+/** Cost of a repot in each week, whether it may be then, and the harm of the week, as `reckon` left them. */
+const COST = new Float64Array(HORIZON_WEEKS + 1);
+const MAY = new Uint8Array(HORIZON_WEEKS + 1);
+const HARM = new Float64Array(HORIZON_WEEKS + 1);
+
+/**
+ * Reckons every week from `from` on: disturbing(w) + waiting(w) + g·(104 − w),
+ * where g is the cost per week of the fresh cycle that a repot starts. A week
+ * may be chosen when the school leaves it open and some state is likely enough.
+ *
+ * It writes into the same three rows over and over, for it is asked some
+ * hundred times for one verdict.
+ */
+function reckon(
+  { disturbing, open, freshPerWeek, frame, moment }: Plan,
+  sums: Sums,
+  from: number,
+): void {
+  const { harmCrowded, harmMedium, againstCrowded, againstMedium, priorCrowded, priorMedium } =
+    frame;
+  const { stays, fades } = excessHarm(frame, sums);
+  const danger = logistic(frame.priorDanger + sums.danger);
+  const allOpen = danger >= DANGER_OPENS;
+  // The chance that none of the states holds that time does not bring.
+  const noOther =
+    (1 - logistic(PRIOR_TOO_WET + sums.tooWet)) * (1 - logistic(PRIOR_UNSTABLE + sums.unstable));
+  const fine = (1 - ELECTIVE_FROM) / noOther;
+  const fineNow = (1 - MOMENT_FROM) / noOther;
+  // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum), which needs no exponential per week
+  const crowded = Math.exp(-sums.crowded);
+  const medium = Math.exp(-sums.mediumFailing);
+  let waiting = 0;
+  for (let week = from; week <= HORIZON_WEEKS; week++) {
+    const isCrowded = 1 / (1 + againstCrowded[week]! * crowded);
+    const isFailing = 1 / (1 + againstMedium[week]! * medium);
+    const overfull = priorCrowded[week]! + sums.crowded;
+    const overdue = priorMedium[week]! + sums.mediumFailing;
+    const harm =
+      stays +
+      fades * FADING[week]! +
+      harmCrowded[week]! * (isCrowded + (overfull > 0 ? WORSENS * overfull : 0)) +
+      harmMedium[week]! * (isFailing + (overdue > 0 ? WORSENS * overdue : 0));
+    COST[week] = disturbing[week]! + waiting + freshPerWeek * (HORIZON_WEEKS - week);
+    const most = moment && week < TIPS_STARTING.weeks ? fineNow : fine;
+    MAY[week] = allOpen || (open[week]! && (1 - isCrowded) * (1 - isFailing) <= most) ? 1 : 0;
+    HARM[week] = harm;
+    waiting += harm;
+  }
+}
+
+/** Chance that some state holds but danger, which no calendar decides on. */
+export const electiveShare = ({ danger: _danger, ...elective }: Record<State, number>): number =>
+  1 - Object.values(elective).reduce((none, share) => none * (1 - share), 1);
 
 /** Probability of each state in a week. */
 export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<State, number> {
@@ -107,26 +186,15 @@ export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<Stat
     crowded: logistic(frame.priorCrowded[week]! + sums.crowded),
     mediumFailing: logistic(frame.priorMedium[week]! + sums.mediumFailing),
     danger: logistic(frame.priorDanger + sums.danger),
+    tooWet: logistic(PRIOR_TOO_WET + sums.tooWet),
     unstable: logistic(PRIOR_UNSTABLE + sums.unstable),
   };
 }
 
 /** Expected harm of each week, while nothing is done. */
-export function harmByWeek({ frame }: Plan, sums: Sums): Float64Array {
-  const { harmCrowded, harmMedium, againstCrowded, againstMedium } = frame;
-  const { danger, unstable } = excessHarm(frame, sums);
-  // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum)
-  const crowded = Math.exp(-sums.crowded);
-  const medium = Math.exp(-sums.mediumFailing);
-  const harm = new Float64Array(HORIZON_WEEKS);
-  for (let week = 0; week < HORIZON_WEEKS; week++) {
-    harm[week] =
-      unstable +
-      danger * FADING[week]! +
-      harmCrowded[week]! / (1 + againstCrowded[week]! * crowded) +
-      harmMedium[week]! / (1 + againstMedium[week]! * medium);
-  }
-  return harm;
+export function harmByWeek(plan: Plan, sums: Sums): Float64Array {
+  reckon(plan, sums, 0);
+  return HARM.slice(0, HORIZON_WEEKS);
 }
 
 /** The best week and what each week would cost. */
@@ -138,71 +206,60 @@ export interface Optimum {
 }
 
 /**
- * The week that minimises disturbing(w) + waiting(w) + g·(104 − w), where g is
- * the cost per week of the fresh cycle that a repot starts.
+ * The week in which a repot costs least, of those in which it may be.
  *
  * @param from  first week that may still be chosen; harm before it is spent anyway
  */
 export function optimum(plan: Plan, sums: Sums, from = 0): Optimum {
-  const { disturbing, open, freshPerWeek } = plan;
-  const { harmCrowded, harmMedium, againstCrowded, againstMedium } = plan.frame;
-  const { danger, unstable } = excessHarm(plan.frame, sums);
-  const crowded = Math.exp(-sums.crowded);
-  const medium = Math.exp(-sums.mediumFailing);
-  const allOpen = logistic(plan.frame.priorDanger + sums.danger) >= DANGER_OPENS;
-  let waiting = 0;
-  const last = HORIZON_WEEKS;
-  let bestWeek = last;
-  let bestCost = Infinity;
-  let costNow = Infinity;
-  for (let week = from; week <= last; week++) {
-    const cost = disturbing[week]! + waiting + freshPerWeek * (last - week);
-    if (week === from) costNow = cost;
-    if (cost < bestCost && (allOpen || open[week]! || week === last)) {
-      bestWeek = week;
-      bestCost = cost;
-    }
-    // The harm of harmByWeek, in place: this loop runs some hundred times for one verdict.
-    if (week < last) {
-      waiting +=
-        unstable +
-        danger * FADING[week]! +
-        harmCrowded[week]! / (1 + againstCrowded[week]! * crowded) +
-        harmMedium[week]! / (1 + againstMedium[week]! * medium);
+  reckon(plan, sums, from);
+  let week = HORIZON_WEEKS;
+  let cost = COST[HORIZON_WEEKS]!;
+  for (let each = HORIZON_WEEKS - 1; each >= from; each--) {
+    if (MAY[each] === 1 && COST[each]! <= cost) {
+      week = each;
+      cost = COST[each]!;
     }
   }
-  return { week: bestWeek, cost: bestCost, costNow };
+  return { week, cost, costNow: COST[from]! };
 }
 
 /** Cost of acting in one given week, on the same account as `optimum`. */
 export function costOfWeek(plan: Plan, sums: Sums, week: number, from = 0): number {
-  const { harmCrowded, harmMedium, againstCrowded, againstMedium } = plan.frame;
-  const { danger, unstable } = excessHarm(plan.frame, sums);
-  const crowded = Math.exp(-sums.crowded);
-  const medium = Math.exp(-sums.mediumFailing);
-  let waiting = 0;
-  for (let i = from; i < week; i++) {
-    waiting +=
-      unstable +
-      danger * FADING[i]! +
-      harmCrowded[i]! / (1 + againstCrowded[i]! * crowded) +
-      harmMedium[i]! / (1 + againstMedium[i]! * medium);
-  }
-  return plan.disturbing[week]! + waiting + plan.freshPerWeek * (HORIZON_WEEKS - week);
+  reckon(plan, sums, from);
+  return COST[week]!;
 }
 
-/** Whether any state is likely enough in a week for a keeper to lift the plant at all. */
-function isNeeded(plan: Plan, sums: Sums, week: number): boolean {
-  const { danger, ...elective } = statesIn(plan, sums, Math.min(week, HORIZON_WEEKS));
-  return danger >= DANGER_OPENS || Object.values(elective).some((share) => share >= ELECTIVE_FROM);
+/** Weeks that cost little more than the best, the first and the last of them. */
+export interface WeekSpan {
+  from: number;
+  best: number;
+  to: number;
+}
+
+/**
+ * The weeks about the best one in which a repot costs hardly more.
+ *
+ * They hang together: a week beyond a closed one is another window.
+ */
+export function windowOf(plan: Plan, sums: Sums, best: Optimum): WeekSpan {
+  const most = best.cost + WINDOW_MARGIN_WEEKS / WEEKS_OF_GROWTH;
+  const first = Math.max(0, best.week - WINDOW_REACH_WEEKS);
+  const last = Math.min(HORIZON_WEEKS, best.week + WINDOW_REACH_WEEKS);
+  reckon(plan, sums, 0);
+  const fits = (week: number) => MAY[week] === 1 && COST[week]! <= most;
+  let [from, to] = [best.week, best.week];
+  while (from > first && fits(from - 1)) from--;
+  while (to < last && fits(to + 1)) to++;
+  return { from, best: best.week, to };
 }
 
 /** The verdict that an optimum stands for, lesser acts aside. */
 export function kindOf(plan: Plan, sums: Sums, best: Optimum): Exclude<VerdictKind, 'refreshOnly'> {
   if (logistic(plan.frame.priorDanger + sums.danger) >= DANGER_ACTS) return 'rescueNow';
-  if (!isNeeded(plan, sums, best.week)) return 'leave';
-  if (best.week <= 1) return 'repotNow';
-  const soon = best.week <= SAME_SEASON_WEEKS;
-  if (soon && plan.open[0] && best.costNow - best.cost < WORTH_WAITING) return 'repotNow';
-  return best.week > LEAVE_AFTER_WEEKS ? 'leave' : 'repotInWeek';
+  const now = statesIn(plan, sums, 0);
+  const sure = electiveShare(now) >= SURE_FROM;
+  if (best.week > LEAVE_AFTER_WEEKS[sure ? 'sure' : 'usual']) return 'leave';
+  if (best.week <= 1 || windowOf(plan, sums, best).from === 0) return 'repotNow';
+  const suspected = now.danger >= DANGER_OPENS || electiveShare(now) >= PLANNED_FROM;
+  return suspected ? 'repotInWeek' : 'leave';
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import type { Spot } from '../season/index.ts';
-import { decide, weigh, type Signals, type VerdictKind } from './index.ts';
+import { decide, weigh, type Signals, type State, type VerdictKind } from './index.ts';
 
 /**
  * Situations across groups, seasons, hemispheres and lamps, with what a keeper
@@ -20,8 +20,8 @@ interface Situation {
   /** any of these is sound */
   expect: VerdictKind[];
   /** state that must be likelier than not, or must not be */
-  likely?: 'crowded' | 'mediumFailing' | 'danger' | 'unstable';
-  unlikely?: 'crowded' | 'mediumFailing' | 'danger' | 'unstable';
+  likely?: State;
+  unlikely?: State;
   /** the week lies in these months, 1–12 */
   inMonths?: number[];
 }
@@ -288,7 +288,8 @@ const SITUATIONS: Situation[] = [
     months: 14,
     signals: { limp: true, staysWetLonger: true },
     expect: SOON,
-    likely: 'mediumFailing',
+    // Limp and wet: its roots no longer drink.
+    likely: 'tooWet',
     unlikely: 'danger',
   },
   {

@@ -1,6 +1,6 @@
 import { OutOfRange } from '../number/outOfRange.ts';
 /**
- * Everything a look can find, with what it says of the four states.
+ * Everything a look can find, with what it says of the five states.
  *
  * A weight is a log-odds: how much more often the finding is met when the state
  * holds than when it does not. `usual` is how often the value is met in a plant
@@ -9,7 +9,7 @@ import { OutOfRange } from '../number/outOfRange.ts';
  * @source weights: common practice, no source; each value says why in its text
  */
 
-export const STATES = ['crowded', 'mediumFailing', 'danger', 'unstable'] as const;
+export const STATES = ['crowded', 'mediumFailing', 'danger', 'tooWet', 'unstable'] as const;
 export type State = (typeof STATES)[number];
 export type Weights = Partial<Record<State, number>>;
 
@@ -107,18 +107,18 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'rootsAtHoles',
     'Roots at the drainage holes',
     'pot',
-    ['none', 'none', 0.55, { crowded: -2.2 }, 'no root has reached the holes'],
-    ['one', 'at one', 0.25, { crowded: -1 }, 'a root shows at one hole only'],
-    ['several', 'at several', 0.13, { crowded: 0.4 }, 'roots show at several holes'],
-    ['every', 'at every one', 0.05, { crowded: 2 }, 'roots come out of every hole'],
-    ['mat', 'a mat beneath', 0.02, { crowded: 3.2 }, 'roots form a mat under the pot'],
+    ['none', 'none', 0.55, { crowded: -2.4 }, 'no root has reached the holes'],
+    ['one', 'at one', 0.25, { crowded: -0.8 }, 'a root shows at one hole only'],
+    ['several', 'at several', 0.13, { crowded: 1.6 }, 'roots show at several holes'],
+    ['every', 'at every one', 0.05, { crowded: 3.2 }, 'roots come out of every hole'],
+    ['mat', 'a mat beneath', 0.02, { crowded: 4.8 }, 'roots form a mat under the pot'],
   ),
   yesNo(
     'potBulging',
     'Pot bulging',
     'pot',
     0.02,
-    { crowded: 2.5 },
+    { crowded: 4.5 },
     'roots push the pot out of shape',
   ),
   yesNo(
@@ -126,7 +126,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'New growth against the wall',
     'pot',
     0.12,
-    { crowded: 1.8 },
+    { crowded: 2 },
     'new growth presses on the pot wall or leaves the pot',
     { weights: { crowded: -0.2 }, text: 'new growth still has room to the wall' },
   ),
@@ -144,14 +144,14 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'pot',
     ['none', 'none', 0.6, {}, ''],
     ['few', 'a few', 0.3, { crowded: 0.2 }, 'a few roots wander outside the pot'],
-    ['many', 'many', 0.1, { crowded: 1 }, 'many roots grow outside the pot'],
+    ['many', 'many', 0.1, { crowded: 1.2 }, 'many roots grow outside the pot'],
   ),
   yesNo(
     'nurseryPlug',
     'Nursery plug or basket inside',
     'pot',
     0.03,
-    { mediumFailing: 1.2 },
+    { mediumFailing: 1.2, tooWet: 0.8 },
     'a nursery plug holds the roots in another medium that stays wet or dry on its own',
   ),
   choice(
@@ -181,7 +181,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Water runs straight through',
     'surface',
     0.08,
-    { crowded: 1, mediumFailing: 1.4 },
+    { crowded: 1.4, mediumFailing: 1.1 },
     'water runs straight through: roots have displaced the medium, or it repels water',
     { weights: { crowded: -0.4, mediumFailing: -0.2 }, text: 'the medium still takes up water' },
   ),
@@ -199,27 +199,30 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Stays wet longer than it did',
     'surface',
     0.08,
-    { mediumFailing: 1.6, danger: 1.2 },
+    { mediumFailing: 1.2, danger: 1.2, tooWet: 1.8 },
     'it stays wet longer than it did: pores have closed, or roots no longer drink',
-    { weights: { mediumFailing: -0.3 }, text: 'it does not stay wet longer than it did' },
+    {
+      weights: { mediumFailing: -0.3, tooWet: -0.8 },
+      text: 'it does not stay wet longer than it did',
+    },
   ),
   yesNo(
     'compacted',
     'Packed hard',
     'surface',
     0.08,
-    { mediumFailing: 1.8 },
+    { mediumFailing: 3 },
     'the medium is packed hard',
-    { weights: { mediumFailing: -0.5 }, text: 'the medium is still loose' },
+    { weights: { mediumFailing: -0.9 }, text: 'the medium is still loose' },
   ),
   yesNo(
     'mediumSunk',
     'Level has sunk',
     'surface',
     0.15,
-    { mediumFailing: 1 },
+    { mediumFailing: 0.9 },
     'the level has sunk: part of the medium has rotted away',
-    { weights: { mediumFailing: -0.2 }, text: 'the level has not sunk' },
+    { weights: { mediumFailing: -0.5 }, text: 'the level has not sunk' },
   ),
   choice(
     'smell',
@@ -229,14 +232,14 @@ export const SIGNALS: readonly SignalDefinition[] = [
       'fresh',
       'fresh',
       0.98,
-      { mediumFailing: -0.25, danger: -0.8 },
+      { mediumFailing: -0.25, danger: -0.8, tooWet: -0.5 },
       'it smells fresh: air still reaches the roots',
     ],
     [
       'sour',
       'sour',
       0.02,
-      { mediumFailing: 2, danger: 2.6 },
+      { mediumFailing: 2.2, danger: 4, tooWet: 1 },
       'it smells sour: the medium rots without air',
     ],
   ),
@@ -245,12 +248,12 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Mould or mushrooms',
     'surface',
     ['none', 'none', 0.85, { danger: -0.2 }, 'no mould'],
-    ['surface', 'on top', 0.14, { mediumFailing: 0.4 }, 'mould on the surface'],
+    ['surface', 'on top', 0.14, { mediumFailing: 0.2 }, 'mould on the surface'],
     [
       'through',
       'all through',
       0.01,
-      { mediumFailing: 1.8, danger: 1 },
+      { mediumFailing: 2, danger: 1 },
       'mould runs all through the medium',
     ],
   ),
@@ -259,7 +262,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'White salt crust',
     'surface',
     ['none', 'none', 0.75, {}, ''],
-    ['some', 'some', 0.2, { mediumFailing: 0.3 }, 'some salt has gathered'],
+    ['some', 'some', 0.2, { mediumFailing: 0.15 }, 'some salt has gathered'],
     ['thick', 'thick', 0.05, { mediumFailing: 1.6 }, 'salt has gathered in a thick crust'],
   ),
   yesNo(
@@ -267,7 +270,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Algae',
     'surface',
     0.15,
-    { mediumFailing: 0.4 },
+    { mediumFailing: 0.2, tooWet: 0.3 },
     'algae: the surface or wall stays wet and lit',
   ),
   choice(
@@ -278,7 +281,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
       'stalled',
       'stalled',
       0.12,
-      { crowded: 0.2, mediumFailing: 0.5, danger: 0.6 },
+      { crowded: 0.2, mediumFailing: 0.5, danger: 0.6, tooWet: 0.8 },
       'growth has stalled',
     ],
     ['slow', 'slow', 0.25, { crowded: 0.1, mediumFailing: 0.2 }, 'growth is slow'],
@@ -286,14 +289,14 @@ export const SIGNALS: readonly SignalDefinition[] = [
       'normal',
       'normal',
       0.48,
-      { crowded: -0.3, danger: -0.6, mediumFailing: -0.2 },
+      { crowded: -0.3, danger: -0.6, mediumFailing: -0.4, tooWet: -0.8 },
       'growth is normal',
     ],
     [
       'vigorous',
       'vigorous',
       0.15,
-      { crowded: 0.4, danger: -1, mediumFailing: -0.3 },
+      { crowded: 0.4, danger: -1, mediumFailing: -0.5, tooWet: -1.5 },
       'growth is vigorous: it will fill the pot soon',
     ],
   ),
@@ -316,7 +319,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Older leaves yellowing',
     'growth',
     0.15,
-    { crowded: 0.1, mediumFailing: 0.4, danger: 0.4 },
+    { crowded: 0.1, mediumFailing: 0.25, danger: 0.4, tooWet: 0.4 },
     'older leaves yellow, one after another',
   ),
   yesNo(
@@ -375,7 +378,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Limp, curled, little recoil',
     'plant',
     0.08,
-    { danger: 0.7, mediumFailing: 0.2 },
+    { danger: 0.7, mediumFailing: 0.2, tooWet: 0.3 },
     'it is limp: thirst or lost roots; feel the medium first',
     { weights: { danger: -0.1 }, text: 'leaves stand firm' },
   ),
@@ -384,7 +387,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Pests',
     'plant',
     ['none', 'none', 0.85, { danger: -0.3 }, 'no pests seen'],
-    ['gnats', 'gnats', 0.07, { mediumFailing: 0.3 }, 'gnats: the surface stays wet'],
+    ['gnats', 'gnats', 0.07, { mediumFailing: 0.2, tooWet: 0.4 }, 'gnats: the surface stays wet'],
     ['snails', 'snails', 0.01, { danger: 1 }, 'snails eat root tips'],
     ['ants', 'ants', 0.01, { danger: 0.3 }, 'ants nest in it or tend other pests'],
     [
@@ -409,7 +412,11 @@ export const SIGNALS: readonly SignalDefinition[] = [
       { value: 0.8, usual: 0.27 },
       { value: 1, usual: 0.08 },
     ],
-    weights: (cover) => ({ crowded: 6 * (cover - 0.6) }),
+    weights: (cover) => ({
+      crowded: 8 * (cover - 0.6),
+      // Few roots in much medium: what they do not drink stays.
+      tooWet: cover < 0.4 ? 7 * (0.4 - cover) : -3 * (cover - 0.4),
+    }),
     text: (cover) => `roots cover ${percent(cover)} of the ball`,
   },
   choice(
@@ -418,7 +425,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'ball',
     ['none', 'not', 0.55, { crowded: -0.6 }, 'roots do not circle'],
     ['some', 'some', 0.35, { crowded: 0.6 }, 'some roots circle'],
-    ['tight', 'tightly', 0.1, { crowded: 1.8 }, 'roots circle tightly'],
+    ['tight', 'tightly', 0.1, { crowded: 2.4 }, 'roots circle tightly'],
   ),
   {
     kind: 'share',
@@ -431,8 +438,10 @@ export const SIGNALS: readonly SignalDefinition[] = [
       { value: 0.8, usual: 0.4 },
       { value: 1, usual: 0.45 },
     ],
+    // 60 % and more is ordinary, 45 % doubtful, 30 % and less acute.
     weights: (alive) => ({
-      danger: -5 * (alive - 0.6),
+      danger: alive < 0.6 ? Math.min(8.4, 28 * (0.6 - alive)) : -5 * (alive - 0.6),
+      tooWet: 4 * (0.7 - alive),
       ...(alive < 0.5 ? { crowded: -1.5 } : {}),
     }),
     text: (alive) =>
@@ -445,10 +454,10 @@ export const SIGNALS: readonly SignalDefinition[] = [
     'Rot',
     'ball',
     ['none', 'none', 0.97, { danger: -0.8 }, 'no rot on roots or stem'],
-    ['roots', 'on roots', 0.028, { danger: 3.8, mediumFailing: 1 }, 'roots rot'],
+    ['roots', 'on roots', 0.028, { danger: 4.8, mediumFailing: 1, tooWet: 1 }, 'roots rot'],
     ['stem', 'in the stem', 0.002, { danger: 5.5 }, 'rot has reached stem or rhizome'],
   ),
-  yesNo('infestedRoots', 'Infested roots', 'ball', 0.01, { danger: 3 }, 'roots are infested', {
+  yesNo('infestedRoots', 'Infested roots', 'ball', 0.01, { danger: 5 }, 'roots are infested', {
     weights: { danger: -0.3 },
     text: 'no pests among the roots',
   }),
@@ -502,8 +511,33 @@ export const SHARED_CAUSES: readonly { cause: string; state: State; signals: rea
     },
     { cause: 'weak growth', state: 'crowded', signals: ['newLeaves', 'oldLeavesYellowing'] },
     { cause: 'rot', state: 'mediumFailing', signals: ['smell', 'rot', 'mould'] },
+    {
+      cause: 'roots that do not drink',
+      state: 'tooWet',
+      signals: ['staysWetLonger', 'usesLess', 'algae', 'smell', 'rot'],
+    },
   ];
 export const SECOND_COUNTS = 0.5;
+
+/**
+ * Findings that say more together than each alone.
+ *
+ * @source common practice, no source
+ */
+export const TOGETHER: readonly {
+  signals: readonly [signal: string, value: SignalValue][];
+  weights: Weights;
+  text: string;
+}[] = [
+  {
+    signals: [
+      ['limp', true],
+      ['staysWetLonger', true],
+    ],
+    weights: { danger: 1.5, tooWet: 1.3 },
+    text: 'it is limp although it stays wet: that is no thirst, roots are lost',
+  },
+];
 
 /** Findings that cannot both be the whole truth. */
 export const CONTRADICTIONS: readonly {

@@ -1,8 +1,9 @@
 import { disturbingByWeek } from './disturbing.ts';
-import { LEAVE_AFTER_WEEKS, LOOK_COST, type WhenSchool } from './costs.ts';
+import { LOOK_COST, type WhenSchool } from './costs.ts';
 import { weighSignals, type Evidence } from './evidence.ts';
 import type { Frame } from './frame.ts';
 import { refreshFor, type Refresh } from './lesserActs.ts';
+import { canShow } from './shows.ts';
 import {
   costOfWeek,
   kindOf,
@@ -46,12 +47,17 @@ export function planOf(frame: Frame, signals: Signals, school: WhenSchool): Plan
   if (!plans) schoolPlans.set(frame, (plans = new Map()));
   let ofSchool = plans.get(school);
   if (!ofSchool) plans.set(school, (ofSchool = schoolPlan(frame, school)));
-  return { ...ofSchool, frame, disturbing: disturbingByWeek(frame, signals, school) };
+  return {
+    ...ofSchool,
+    frame,
+    disturbing: disturbingByWeek(frame, signals, school),
+    moment: signals.newRootTips === 'starting',
+  };
 }
 
 /** Judges findings on a plan that is already made for their timing signals. */
 export function judgeOn(plan: Plan, signals: Signals): Judged {
-  const evidence = weighSignals(signals, plan.frame.situation.measured);
+  const evidence = weighSignals(signals, plan.frame.situation);
   const best = optimum(plan, evidence.sums);
   const plain = kindOf(plan, evidence.sums, best);
   // A rescue cannot be put off, and where nothing worsens the odds there is nothing to put right.
@@ -69,6 +75,8 @@ export interface TurningPoint {
   from: SignalValue | null;
   to: SignalValue;
   verdict: VerdictKind;
+  /** chance of meeting it, 0 … 1 */
+  chance: number;
 }
 
 export interface NotLooked {
@@ -79,17 +87,19 @@ export interface NotLooked {
 
 const MOST_TURNING_POINTS = 4;
 
-/** Changes that decide whether to move the plant come before those that only shift the how. */
-function bySayThenSize(
-  a: { size: number; moves: boolean },
-  b: { size: number; moves: boolean },
-): number {
-  return Number(b.moves) - Number(a.moves) || a.size - b.size;
-}
+/** What is met less often than this is not told as a turning point. @source common practice, no source */
+const LEAST_CHANCE = 0.04;
+
+/** Changes that decide whether to move the plant come first, of those the likeliest. */
+const byWeight = (
+  a: { chance: number; moves: boolean },
+  b: { chance: number; moves: boolean },
+): number => Number(b.moves) - Number(a.moves) || b.chance - a.chance;
 
 /**
- * What each single further or other finding would change: the smallest changes
- * that turn the verdict, and which look not yet taken is worth most.
+ * What each single further or other finding would change, as far as such a
+ * plant can show it: what turns the verdict and may well be met, and which
+ * look not yet taken is worth most.
  */
 export function whatIf(
   frame: Frame,
@@ -97,30 +107,35 @@ export function whatIf(
   school: WhenSchool,
   now: Judged,
 ): { turningPoint: TurningPoint[]; notLooked: NotLooked[] } {
-  const turns: (TurningPoint & { size: number; moves: boolean })[] = [];
+  const turns: (TurningPoint & { moves: boolean })[] = [];
   const notLooked: NotLooked[] = [];
   const states = statesIn(now.plan, now.evidence.sums, 0);
+  const { traits } = frame.situation;
   for (const definition of SIGNALS) {
+    if (!canShow(definition.id, traits, frame.monthsInPot)) continue;
     const from = signals[definition.id] ?? null;
+    const chances = chancesOf(definition, states);
     const outcomes = possibleValues(definition)
+      .map(({ value }, index) => ({ value, chance: chances[index]! }))
       .filter(({ value }) => value !== from)
-      .map(({ value }) => {
-        if (from === null && saysNothing(definition.id, value)) return { value, judged: now };
+      .map(({ value, chance }) => {
+        if (from === null && saysNothing(definition.id, value))
+          return { value, chance, judged: now };
         const changed = { ...signals, [definition.id]: value };
         const plan = TIMING_SIGNALS.has(definition.id) ? planOf(frame, changed, school) : now.plan;
-        return { value, judged: judgeOn(plan, changed) };
+        return { value, chance, judged: judgeOn(plan, changed) };
       });
     const turning = outcomes
-      .filter(({ judged }) => judged.kind !== now.kind && !impossible(definition, frame))
-      .map(({ value, judged }) => ({
+      .filter(({ judged, chance }) => judged.kind !== now.kind && chance >= LEAST_CHANCE)
+      .map(({ value, chance, judged }) => ({
         signal: definition.id,
         from,
         to: value,
         verdict: judged.kind,
-        size: changeIn(now.evidence, judged.evidence),
+        chance,
         moves: moves(judged.kind) !== moves(now.kind),
       }))
-      .sort(bySayThenSize)[0];
+      .sort(byWeight)[0];
     if (turning) turns.push(turning);
     if (from === null) {
       notLooked.push({
@@ -131,9 +146,9 @@ export function whatIf(
   }
   return {
     turningPoint: turns
-      .sort(bySayThenSize)
+      .sort(byWeight)
       .slice(0, MOST_TURNING_POINTS)
-      .map(({ signal, from, to, verdict }) => ({ signal, from, to, verdict })),
+      .map(({ moves: _moves, ...turn }) => turn),
     notLooked: notLooked.sort((a, b) => b.worth - a.worth),
   };
 }
@@ -152,18 +167,8 @@ function isUnpotted(definition: SignalDefinition): boolean {
   return UNPOTTED.has(definition.group);
 }
 
-/** A plant that has stood here for months has not just arrived. */
-function impossible({ id }: SignalDefinition, { monthsInPot }: Frame): boolean {
-  return id === 'justArrived' && monthsInPot !== null && monthsInPot > 2;
-}
-
 /** Whether a verdict moves the plant at all. */
 const moves = (kind: VerdictKind) => kind !== 'leave' && kind !== 'refreshOnly';
-
-/** How far two sets of findings are apart, in log-odds. */
-function changeIn(a: Evidence, b: Evidence): number {
-  return STATES.reduce((sum, state) => sum + Math.abs(a.sums[state] - b.sums[state]), 0);
-}
 
 /**
  * For each state, how much more often each value is met when the state holds:
@@ -188,13 +193,23 @@ function valuesWhenHeld(definition: SignalDefinition): Record<State, number[]> {
 }
 const heldRatios = new WeakMap<SignalDefinition, Record<State, number[]>>();
 
+/** Chance of each value of a signal: how usual it is, raised or lowered by the states that it speaks of. */
+function chancesOf(definition: SignalDefinition, states: Record<State, number>): number[] {
+  const whenHeld = valuesWhenHeld(definition);
+  const chances = possibleValues(definition).map(({ usual }, index) =>
+    STATES.reduce(
+      (chance, state) => chance * (1 - states[state] + states[state] * whenHeld[state][index]!),
+      usual,
+    ),
+  );
+  const total = chances.reduce((sum, chance) => sum + chance, 0);
+  return chances.map((chance) => chance / total);
+}
+
 /**
  * Expected fall in cost when a signal is looked at before acting: for each
  * value it may take, what is saved by then choosing the best week instead of
  * the one that seems best now.
- *
- * The chance of a value is how usual it is, raised or lowered by the states
- * that it speaks of.
  */
 export function expectedSaving(
   definition: SignalDefinition,
@@ -203,29 +218,25 @@ export function expectedSaving(
   weekNow: number,
   from = 0,
 ): number {
-  let total = 0;
+  const chances = chancesOf(definition, states);
   let saving = 0;
-  const whenHeld = valuesWhenHeld(definition);
-  for (const [index, { value, usual }] of possibleValues(definition).entries()) {
+  for (const [index, { value }] of possibleValues(definition).entries()) {
     const judged = outcomes.find((outcome) => outcome.value === value)?.judged;
     if (!judged) continue;
-    let chance = usual;
-    for (const state of STATES) {
-      chance *= 1 - states[state] + states[state] * whenHeld[state][index]!;
-    }
-    total += chance;
     const { plan, evidence, best } = judged;
     if (best.week !== weekNow) {
-      saving += chance * Math.max(0, costOfWeek(plan, evidence.sums, weekNow, from) - best.cost);
+      saving +=
+        chances[index]! * Math.max(0, costOfWeek(plan, evidence.sums, weekNow, from) - best.cost);
     }
   }
   const price = isUnpotted(definition) ? LOOK_COST.unpotted : LOOK_COST.outside;
-  return total > 0 ? Math.max(0, saving / total - price) : 0;
+  return Math.max(0, saving - price);
 }
 
 const LOOK_STEP_WEEKS = 4;
 const FIRST_LOOK_WEEKS = 4;
 const USUAL_LOOK_WEEKS = 26;
+const LAST_LOOK_WEEKS = 52;
 /** Looks that stand for "a look" when the next one is planned: one for roots, one for the medium. */
 const PROXIES = ['rootsAtHoles', 'compacted'];
 
@@ -237,7 +248,7 @@ const PROXIES = ['rootsAtHoles', 'compacted'];
  */
 export function nextLookWeek({ plan, best }: Judged): number {
   if (best.week <= FIRST_LOOK_WEEKS) return best.week;
-  const last = Math.min(LEAVE_AFTER_WEEKS, best.week);
+  const last = Math.min(LAST_LOOK_WEEKS, best.week);
   let week = Math.min(USUAL_LOOK_WEEKS, last);
   let most = 0;
   for (let from = FIRST_LOOK_WEEKS; from <= last; from += LOOK_STEP_WEEKS) {

@@ -1,8 +1,9 @@
 import { clamp, within } from '../number/index.ts';
-import { fillL, footprintAt, halfWidthCm, usualHeadspaceCm } from '../pots/index.ts';
+import { fillL, footprintAt, halfWidthCm, rimCm, usualHeadspaceCm } from '../pots/index.ts';
 import {
   exploredAfter,
   EXPLORED_AT_START,
+  monthsToFill,
   readRoots,
   rootPace,
   TYPICAL_PACE,
@@ -30,6 +31,8 @@ export interface RootBall {
   exploredSd: number;
   /** share of roots alive, 0 … 1 */
   live: number;
+  /** roots were seen to hold less than half of the ball: loose medium falls away from them */
+  loose: boolean;
   /** the ball keeps the old pot's shape: a narrower pot will not take it */
   keepsShape: boolean;
   /** across its top */
@@ -50,22 +53,20 @@ const BY_TIME_SD = 0.15;
 /** Live share assumed when rot was seen but the roots were not judged. */
 const LIVE_WITH_ROT = 0.5;
 const MOST_PIECES = 20;
+/** Roots that cover less of the ball do not hold it together. @source common practice, no source */
+const LOOSE_BELOW = 0.5;
 
 /** Share of the pot that roots explore now, and this plant's own pace. */
 function rootsNow(situation: Situation, meanActivity: number): RootReading & { pace: RootPace } {
-  const { traits, lastRepot, date } = situation;
+  const { traits, lastRepot, date, pot } = situation;
+  const toFill = monthsToFill(traits.vigour, rimCm(pot));
   const seen = readRoots(situation.signals as RootFindings) ?? situation.roots ?? null;
   const months = lastRepot === null ? null : monthsBetween(lastRepot, date);
   const before = situation.learned?.pace ?? TYPICAL_PACE;
-  const pace =
-    months === null ? before : rootPace(seen, months, meanActivity, traits.vigour, before);
+  const pace = months === null ? before : rootPace(seen, months, meanActivity, toFill, before);
   if (seen) return { explored: clamp(seen.explored, 0.05, 1.14), sd: seen.sd, pace };
   if (months === null) return { ...UNKNOWN, pace };
-  const explored = exploredAfter(
-    EXPLORED_AT_START,
-    traits.vigour,
-    months * meanActivity * before.factor,
-  );
+  const explored = exploredAfter(EXPLORED_AT_START, toFill, months * meanActivity * before.factor);
   return { explored, sd: BY_TIME_SD, pace };
 }
 
@@ -86,8 +87,11 @@ export function rootBall(
   const live =
     typeof signals.liveRoots === 'number' ? signals.liveRoots : rotten ? LIVE_WITH_ROT : 1;
   const left = (rootsPruned ? AFTER_PRUNING : 1) / pieces;
-  const displacesL = fillL(pot) * BALL_STAYS[work] * (0.3 + 0.7 * live) * left;
   const { explored, sd, pace } = rootsNow(situation, meanActivity);
+  const loose = typeof signals.ballCover === 'number' && signals.ballCover < LOOSE_BELOW;
+  // The ball is as large as its roots where the rest falls away.
+  const stays = loose ? Math.min(BALL_STAYS[work], explored) : BALL_STAYS[work];
+  const displacesL = fillL(pot) * stays * (0.3 + 0.7 * live) * left;
   const scale = Math.cbrt(displacesL / fillL(pot));
   const oldFill = pot.heightCm - usualHeadspaceCm(pot);
   return {
@@ -95,7 +99,8 @@ export function rootBall(
     explored: explored * live * left,
     exploredSd: sd * live * left,
     live,
-    keepsShape: work === 'ballKept' && live > LIVE_WITH_ROT && left === 1,
+    loose,
+    keepsShape: work === 'ballKept' && !loose && live > LIVE_WITH_ROT && left === 1,
     widthCm: 2 * halfWidthCm(pot, oldFill) * scale,
     baseWidthCm: 2 * footprintAt(pot, 0).lengthCm * scale,
     heightCm: oldFill * scale,

@@ -244,8 +244,8 @@ describe('the plant’s own log', () => {
     });
     expect(once.own!.cycles).toBe(6);
     expect(twice.own!.factor).toBeCloseTo(2 * once.own!.factor, 9);
-    expect(twice.rungs[0]!.daysToDryInGrowth).toBeCloseTo(
-      typical.daysToDryInGrowth / twice.own!.factor,
+    expect(twice.rungs[0]!.drying.growthDays).toBeCloseTo(
+      typical.drying.growthDays / twice.own!.factor,
       6,
     );
     expect(potLadder({ ...base, log: { points: points.slice(0, 3) } }).own).toBeNull();
@@ -259,18 +259,10 @@ describe('the working behind a number', () => {
         support: { lengthCm: 50, dryKg: 0.2, wetKg: 0.5, sectionCm2: 20 },
       }),
     );
-    for (const {
-      drying,
-      daysToDryInGrowth,
-      daysToDryAtRest,
-      stance,
-      newMediumL,
-      fillL,
-      fillHeightCm,
-    } of rungs) {
+    for (const { drying, stance, newMediumL, fillL, fillHeightCm } of rungs) {
       const goes = drying.heldL * 1000 * drying.spentShare;
-      expect(daysToDryInGrowth).toBeCloseTo(goes / drying.growthG, 9);
-      expect(daysToDryAtRest).toBeCloseTo(goes / drying.restG, 9);
+      expect(drying.growthDays).toBeCloseTo(goes / drying.growthG, 9);
+      expect(drying.restDays! / drying.standsAtRest).toBeCloseTo(goes / drying.restG, 9);
       const mass = stance.bodies.reduce((sum, body) => sum + body.massKg, 0);
       const height = stance.bodies.reduce((sum, b) => sum + b.massKg * b.heightCm, 0) / mass;
       expect(stance.tipAngleDryDeg).toBeCloseTo(

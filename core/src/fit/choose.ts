@@ -1,29 +1,44 @@
-import { rimCm } from '../pots/index.ts';
+import type { Traits } from '../catalogue/index.ts';
+import { fillL, rimCm } from '../pots/index.ts';
+import { monthsBetween } from '../season/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import type { Situation, SizeSchool } from '../decide/index.ts';
 import type { RootBall, RootCuts } from './ball.ts';
 import { POT_SOURCES } from './options.ts';
 import type { Rung } from './rung.ts';
 
-/** Sizes by which a school moves up, cm of rim width. @source common practice, no source */
-const ONE_UP = { least: 1.4, most: 6, aim: 3, aimShareOfRim: 0.2, mostShareOfRim: 0.35 } as const;
-const SNUG_STEP_CM = 1;
+/**
+ * One size up, by the width of the present pot: how much wider at the least, as
+ * a rule, and at the most, cm.
+ *
+ * @source common practice, no source
+ */
+const STEPS: readonly { toCm: number; least: number; aim: number; most: number }[] = [
+  { toCm: 10, least: 1.5, aim: 2.5, most: 3.2 },
+  { toCm: 20.5, least: 1.8, aim: 3, most: 4.2 },
+  { toCm: 30.5, least: 2.8, aim: 4, most: 6 },
+  { toCm: Infinity, least: 4, aim: 6, most: 10 },
+];
+const stepFrom = (rim: number) => STEPS.find(({ toCm }) => rim <= toCm)!;
+/** New volume against the old: for one size up, and for a strong grower that filled its pot in a season. */
+const MOST_VOLUME = { one: 2.3, two: 3 } as const;
+/** A season: who fills a pot within it may have two sizes. */
+const SEASON_MONTHS = 9;
+/** Share explored from which a pot counts as truly filled. */
+const FILLED = 0.9;
+const SNUG_STEP_CM = 0.8;
 /** Months that the growth school wants before the next repot. */
 const UNTIL_NEXT = { fast: 12, middling: 18, slow: 24 } as const;
-/** A pot that is full again sooner than this was filled in one season. */
-const ONE_SEASON_MONTHS = 9;
-/** How far two sizes go: at most so much wider. */
-const TWO_UP = { mostCm: 8, mostShareOfRim: 0.5 } as const;
 /** Fewer live roots than this keep their pot or go smaller. */
 const FEW_LIVE_ROOTS = 0.5;
 /** Spare room below which a pot is full from the start, months. */
 const SOON_MONTHS = 3;
 const SAME_CM = 0.5;
-/** A pot for few roots: the width goes with the cube root of what they still fill, and a little air. */
-const SPARE_FOR_FEW = 0.3;
+/** A pot for few roots is a little wider than what they hold. */
+const SPARE_FOR_FEW = 1.05;
 const ALIKE_CM = 0.3;
 /** A pot narrower than its plant keeps it steady only down to this share of the present one. */
-const NARROWEST_FOR_PIECE = 0.55;
+const NARROWEST_FOR_PIECE = 0.5;
 
 /** What a choice rests on beside the rungs. */
 export interface Choosing {
@@ -46,7 +61,7 @@ export function pick(possible: readonly Rung[], choosing: Choosing): Picked {
   if (small) {
     const same = possible.filter((rung) => rung.rimCm <= oldRim + SAME_CM);
     return {
-      chosen: nearest(same.length > 0 ? same : possible, oldRim * small.share),
+      chosen: nearest(same.length > 0 ? same : possible, oldRim * small.share, choosing),
       because: small.because,
     };
   }
@@ -59,7 +74,7 @@ export function pick(possible: readonly Rung[], choosing: Choosing): Picked {
   }
   if (choosing.school === 'snug') {
     const least = Math.min(...up.map((rung) => rung.rimCm));
-    return { chosen: nearest(up, least), because: 'keep snug: the smallest step up' };
+    return { chosen: nearest(up, least, choosing), because: 'keep snug: the smallest step up' };
   }
   return choosing.school === 'growth' ? toGrowth(up, choosing) : oneUp(up, choosing, oldRim);
 }
@@ -71,10 +86,14 @@ function staysSmall({
   situation,
   newKind,
 }: Choosing): { share: number; because: string } | null {
-  if (ball.live < FEW_LIVE_ROOTS) {
+  const { medium } = situation;
+  if (ball.live < FEW_LIVE_ROOTS || ball.loose) {
     return {
-      share: Math.cbrt(Math.max(SPARE_FOR_FEW, ball.live + SPARE_FOR_FEW)),
-      because: `only ${Math.round(ball.live * 100)} % of the roots are alive: the same size or smaller, so that it dries`,
+      share: Math.min(1, SPARE_FOR_FEW * Math.cbrt(ball.explored)),
+      because:
+        ball.live < FEW_LIVE_ROOTS
+          ? `only ${Math.round(ball.live * 100)} % of the roots are alive: the same size or smaller, so that it dries`
+          : 'its roots hold less than half of the ball: loose medium falls away, and what they hold wants a pot to match',
     };
   }
   if (cuts.pieces > 1) {
@@ -86,69 +105,120 @@ function staysSmall({
   if (cuts.rootsPruned) {
     return { share: 1, because: 'its roots are cut back: the same size, for them to fill again' };
   }
-  if (situation.medium.kind === 'pebbles' && newKind !== 'pebbles') {
+  if (medium.kind === 'pebbles' && newKind !== 'pebbles') {
     return {
       share: 1,
       because: 'out of pebbles: water roots partly die in a mix, so the same size or smaller',
     };
   }
+  if (medium.kind !== 'pebbles' && newKind === 'pebbles') {
+    return {
+      share: 1,
+      because: 'into pebbles with washed roots: the same size, for part of them is lost',
+    };
+  }
   return null;
 }
 
-function toGrowth(up: readonly Rung[], { situation }: Choosing): Picked {
-  const until = UNTIL_NEXT[situation.traits.vigour];
-  const lasting = up.find((rung) => (rung.monthsToCrowded ?? Infinity) >= until);
+/** How many times the medium's room of the present pot. */
+const volumeRatio = (rung: Rung, { situation }: Choosing) => rung.fillL / fillL(situation.pot);
+
+/** A fast grower whose pot was filled within one season of growth. */
+function filledInASeason({ situation, ball }: Choosing): boolean {
+  const { traits, lastRepot, date } = situation;
+  return (
+    traits.vigour === 'fast' &&
+    !traits.snug &&
+    lastRepot !== null &&
+    monthsBetween(lastRepot, date) <= SEASON_MONTHS &&
+    ball.explored >= FILLED
+  );
+}
+
+/** Rungs that a keeper would call one size up, or two; where there are none, the smallest step up. */
+function within(up: readonly Rung[], choosing: Choosing, sizes: 'one' | 'two'): Rung[] {
+  const old = rimCm(choosing.situation.pot);
+  const { least: usual, most } = stepFrom(old);
+  const least = choosing.situation.traits.snug ? SNUG_STEP_CM : usual;
+  const fits = up.filter(
+    (rung) =>
+      rung.rimCm - old >= least &&
+      rung.rimCm - old <= most * (sizes === 'two' ? 2 : 1) &&
+      // Of a plug the width says it better than the volume.
+      (volumeRatio(rung, choosing) <= MOST_VOLUME[sizes] || rung.rimCm - old <= most),
+  );
+  if (fits.length > 0) return fits;
+  const smallest = Math.min(...up.map((rung) => rung.rimCm));
+  return up.filter((rung) => rung.rimCm <= smallest + ALIKE_CM);
+}
+
+function toGrowth(up: readonly Rung[], choosing: Choosing): Picked {
+  const until = UNTIL_NEXT[choosing.situation.traits.vigour];
+  const steps = within(up, choosing, filledInASeason(choosing) ? 'two' : 'one');
+  const lasting = steps.find((rung) => (rung.monthsToCrowded ?? Infinity) >= until);
   return lasting
     ? {
-        chosen: nearest(up, lasting.rimCm),
+        chosen: nearest(steps, lasting.rimCm, choosing),
         because: `the smallest that is not crowded before ${until} months, when it would be due anyway`,
       }
     : {
-        chosen: up[up.length - 1]!,
-        because: `none lasts ${until} months: the largest that is safe`,
+        chosen: steps[steps.length - 1]!,
+        because: `none that is safe lasts ${until} months: the largest step that roots can fill`,
       };
 }
 
-/** One size up; two where one would be full again within a season. */
-function oneUp(up: readonly Rung[], { situation }: Choosing, oldRim: number): Picked {
-  const { snug } = situation.traits;
-  const aim = snug ? ONE_UP.least + 0.6 : Math.max(ONE_UP.aim, oldRim * ONE_UP.aimShareOfRim);
-  const steps = up.filter(
-    (rung) =>
-      rung.rimCm - oldRim >= ONE_UP.least - 0.4 &&
-      rung.rimCm - oldRim <= Math.max(ONE_UP.most, ONE_UP.mostShareOfRim * oldRim),
-  );
-  const one = nearest(steps.length > 0 ? steps : up, oldRim + aim);
-  const lasts = one.monthsToCrowded;
-  if (!snug && lasts !== null && lasts < ONE_SEASON_MONTHS) {
-    const most = oldRim + Math.max(TWO_UP.mostCm, TWO_UP.mostShareOfRim * oldRim);
-    const larger = up.filter((rung) => rung.rimCm > one.rimCm + ALIKE_CM && rung.rimCm <= most);
-    const lasting = larger.find((rung) => (rung.monthsToCrowded ?? Infinity) >= ONE_SEASON_MONTHS);
-    const two = lasting ?? larger[larger.length - 1];
-    if (two) {
-      return {
-        chosen: nearest(larger, two.rimCm),
-        because:
-          `two sizes up: ${(two.rimCm - oldRim).toFixed(1)} cm wider; one size up would be full again ` +
-          `in ${Math.max(1, Math.round(lasts))} months, within one season`,
-      };
-    }
+/** One size up; two for a strong grower that filled its pot within a season. */
+function oneUp(up: readonly Rung[], choosing: Choosing, oldRim: number): Picked {
+  const { least, aim } = stepFrom(oldRim);
+  const wider = (rung: Rung) => (rung.rimCm - oldRim).toFixed(1);
+  if (filledInASeason(choosing)) {
+    const two = nearest(within(up, choosing, 'two'), oldRim + 2 * aim, choosing);
+    return {
+      chosen: two,
+      because: `two sizes up, ${wider(two)} cm wider: it filled the last pot within a season`,
+    };
   }
+  const by = choosing.situation.traits.snug ? least : aim;
+  const one = nearest(within(up, choosing, 'one'), oldRim + by, choosing);
+  const lasts = one.monthsToCrowded;
   return {
     chosen: one,
     because:
-      `one size up: ${(one.rimCm - oldRim).toFixed(1)} cm wider` +
+      `one size up: ${wider(one)} cm wider` +
       (lasts !== null && lasts > SOON_MONTHS ? `, room for about ${Math.round(lasts)} months` : ''),
   };
 }
 
 const rank = ({ option }: Rung) => POT_SOURCES.indexOf(option.source);
 
-/** The rung nearest to a width; of two alike, the one that is easier to come by. */
-function nearest(among: readonly Rung[], widthCm: number): Rung {
+/** Days between waterings in growth that a kind of plant is at ease with. @source common practice, no source */
+const SUITS_DAYS: Record<Traits['drying'], readonly [least: number, most: number]> = {
+  wet: [1, Infinity],
+  evenlyMoist: [3, 9],
+  littleDry: [4, 14],
+  halfDry: [4, 16],
+  fullyDry: [7, 28],
+};
+
+/** How far a pot dries too soon or too late for its plant, as a logarithm; 0: it suits. */
+function offDrying({ drying: { growthDays: days } }: Rung, { situation }: Choosing): number {
+  const [least, most] = SUITS_DAYS[situation.traits.drying];
+  return Math.max(0, Math.log(least / days), Math.log(days / most));
+}
+
+/**
+ * The rung nearest to a width. Of those alike: where the plant rocks the one that
+ * stands firmer, then the one that dries as it likes, then what is easier to come by.
+ */
+function nearest(among: readonly Rung[], widthCm: number, choosing: Choosing): Rung {
   const off = (rung: Rung) => Math.abs(rung.rimCm - widthCm);
   const closest = Math.min(...among.map(off));
+  const rocks = ['leans', 'topples'].includes(String(choosing.situation.signals.wobble));
+  const better = (a: Rung, b: Rung) =>
+    (rocks ? b.stance.tipAngleDryDeg - a.stance.tipAngleDryDeg : 0) ||
+    offDrying(a, choosing) - offDrying(b, choosing) ||
+    rank(a) - rank(b);
   return among
     .filter((rung) => off(rung) <= closest + ALIKE_CM)
-    .reduce((best, rung) => (rank(rung) < rank(best) ? rung : best));
+    .reduce((best, rung) => (better(rung, best) < 0 ? rung : best));
 }

@@ -100,8 +100,8 @@ describe('the ladder of any plant', () => {
           expect(rung.because, rung.verdict).not.toBe('');
           for (const value of [
             rung.newMediumL,
-            rung.daysToDryInGrowth,
-            rung.daysToDryAtRest,
+            rung.drying.growthDays,
+            rung.drying.restDays ?? 0,
             stance.tipAngleDryDeg,
             stance.wetKg,
             rung.air,

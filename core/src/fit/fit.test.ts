@@ -62,7 +62,7 @@ describe('the pot ladder', () => {
     for (let i = 1; i < rungs.length; i++) {
       expect(rungs[i]!.fillL).toBeGreaterThan(rungs[i - 1]!.fillL);
       expect(rungs[i]!.monthsToCrowded!).toBeGreaterThanOrEqual(rungs[i - 1]!.monthsToCrowded!);
-      expect(rungs[i]!.daysToDryAtRest).toBeGreaterThan(rungs[i - 1]!.daysToDryAtRest);
+      expect(rungs[i]!.drying.restDays!).toBeGreaterThan(rungs[i - 1]!.drying.restDays!);
       expect(rungs[i]!.explored).toBeLessThanOrEqual(rungs[i - 1]!.explored);
     }
   });
@@ -139,7 +139,7 @@ describe('the pot ladder', () => {
       ladderFor('Begonia maculata', undefined, {
         options: standardOptions(pot, material),
       }).rungs.find(({ rimCm: rim }) => rim === 19)!;
-    expect(as('terracotta').daysToDryInGrowth).toBeLessThan(as('plastic').daysToDryInGrowth);
+    expect(as('terracotta').drying.growthDays).toBeLessThan(as('plastic').drying.growthDays);
     expect(as('terracotta').stance.tipAngleDryDeg).toBeGreaterThan(
       as('plastic').stance.tipAngleDryDeg,
     );

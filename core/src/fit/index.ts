@@ -1,5 +1,6 @@
 export * from './ball.ts';
 export * from './depth.ts';
+export * from './drying.ts';
 export * from './ladder.ts';
 export * from './options.ts';
 export * from './remedies.ts';

@@ -1,6 +1,6 @@
 import { UNSAFE_DEG } from '../stability/index.ts';
 import { WET_LIMIT_DAYS } from '../water/index.ts';
-import { halfWidthCm } from '../pots/index.ts';
+import { fillL, halfWidthCm, rimCm } from '../pots/index.ts';
 import type { Situation } from '../decide/index.ts';
 import type { RootBall } from './ball.ts';
 import type { Rung, RungVerdict } from './rung.ts';
@@ -9,6 +9,9 @@ import type { Rung, RungVerdict } from './rung.ts';
 const REST_ALLOWANCE = 2;
 /** A pot in which roots have this little to begin with is too large, whatever the school. */
 const LEAST_EXPLORED = 0.12;
+/** … and so is one of so many times the room, unless it is hardly wider: a plug has next to no room. */
+const MOST_TIMES = 3.2;
+const MOST_WIDER_CM = 4.5;
 /** A ball gives this much when it is squeezed in, cm across; and this share of its height can come off below. */
 const GIVES_CM = 0.6;
 const MOST_SHAVED = 0.2;
@@ -16,12 +19,17 @@ const MOST_SHAVED = 0.2;
 /** What rules a pot out by itself; null: nothing does. */
 export function ruledOut(
   rung: Rung,
-  { traits }: Situation,
+  { traits, pot }: Situation,
   ball: RootBall,
   presentIsUnderShelf: boolean,
 ): { verdict: RungVerdict; because: string } | null {
   const { option, stance, depth } = rung;
-  const limit = WET_LIMIT_DAYS[traits.drying] * REST_ALLOWANCE;
+  const { growthDays, restDays, watering } = rung.drying;
+  // What is kept dry at rest is judged by its growth.
+  const [wetDays, limit, when] =
+    restDays === null
+      ? [growthDays, WET_LIMIT_DAYS[traits.drying], 'in growth']
+      : [restDays, WET_LIMIT_DAYS[traits.drying] * REST_ALLOWANCE, 'at rest'];
   if (option.features?.holes === 0 && !((option.features.reservoirL ?? 0) > 0)) {
     return {
       verdict: 'noHoles',
@@ -48,10 +56,17 @@ export function ruledOut(
       because: `would stand ${stance.topCm.toFixed(0)} cm high, ${(-rung.clearanceCm).toFixed(0)} cm more than the place has`,
     };
   }
-  if (rung.daysToDryAtRest > limit) {
+  if (watering === 'dries' && wetDays > limit) {
     return {
       verdict: 'staysWet',
-      because: `stays wet ${Math.round(rung.daysToDryAtRest)} days at rest; these roots rot after about ${limit}`,
+      because: `stays wet ${Math.round(wetDays)} days ${when}; these roots rot after about ${limit}`,
+    };
+  }
+  const old = rimCm(pot);
+  if (rung.fillL > MOST_TIMES * fillL(pot) && rung.rimCm > old + MOST_WIDER_CM) {
+    return {
+      verdict: 'tooLarge',
+      because: `${(rung.fillL / fillL(pot)).toFixed(1)} times the room of the present pot: roots would stand in mix that stays wet and sours`,
     };
   }
   if (rung.explored < LEAST_EXPLORED) {

@@ -4,24 +4,15 @@ import type { MediumKind } from '../media/index.ts';
 import {
   coverFit,
   fillL,
-  potMaterial,
   rimCm,
   sectionCm2,
   usualHeadspaceCm,
   volumeBelowL,
   type PotMaterialId,
-  type PotShape,
 } from '../pots/index.ts';
-import { crowdedAt, crowdedBand, exploredInNewPot } from '../roots/index.ts';
-import { seasonAhead, vpdAtYearEnd } from '../season/index.ts';
-import {
-  daysToDry,
-  ownUse,
-  SPENT_BEFORE_WATER,
-  typicalUseG,
-  type OwnUse,
-  type WaterFindings,
-} from '../water/index.ts';
+import { crowdedAt, crowdedBand, exploredInNewPot, monthsToFill } from '../roots/index.ts';
+import { seasonAhead } from '../season/index.ts';
+import { ownUse, type OwnUse, type WaterFindings } from '../water/index.ts';
 import {
   freshIn,
   asLearned,
@@ -33,6 +24,7 @@ import {
 import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
 import { pick, type Choosing } from './choose.ts';
 import { depthPlan, type DrainageLayer } from './depth.ts';
+import { breathingCm2, dryingIn, yearEnds, yearOf, type MonthPace } from './drying.ts';
 import { ruledOut } from './judge.ts';
 import { rungNotes } from './notes.ts';
 import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
@@ -60,14 +52,8 @@ export interface Ladder {
   meanActivity: number;
   /** share explored at which this plant counts as crowded */
   crowdedAt: number;
-  growth: Pace;
-  rest: Pace;
-}
-
-/** Growth and thirst of the air at one end of the year. */
-interface Pace {
-  activity: number;
-  vpdKPa: number;
+  growth: MonthPace;
+  rest: MonthPace;
 }
 
 export interface FitRequest {
@@ -107,13 +93,13 @@ export function potLadder(request: FitRequest): Ladder {
   const season = seasonAhead(spot, traits, date, WEEKS_OF_YEAR);
   const mean = season.activity.reduce((sum, a) => sum + a, 0) / WEEKS_OF_YEAR;
   const ball = rootBall(situation, mean, cuts);
+  const year = yearOf(spot, traits);
   const shared: Shared = {
     request,
     newKind,
     ball,
     mean,
-    growth: { activity: Math.max(...season.activity), vpdKPa: vpdAtYearEnd(spot, 'warmest') },
-    rest: { activity: Math.min(...season.activity), vpdKPa: vpdAtYearEnd(spot, 'coolest') },
+    year,
     own: ownUseOf(request),
     airNow: freshIn(request.mix, situation.pot).air,
   };
@@ -123,15 +109,14 @@ export function potLadder(request: FitRequest): Ladder {
   const school = situation.schools?.size ?? 'oneUp';
   const underShelf = presentClearance(shared) >= 0;
   const { choice, because } = choose(rungs, { situation, ball, school, cuts, newKind }, underShelf);
-  const { growth, rest, own } = shared;
+  const { own } = shared;
   return {
     rungs,
     choice,
     school,
     because,
     ball,
-    growth,
-    rest,
+    ...yearEnds(year, traits.waterUse),
     own,
     meanActivity: mean,
     crowdedAt: crowdedAt(traits),
@@ -144,8 +129,7 @@ interface Shared {
   newKind: MediumKind;
   ball: RootBall;
   mean: number;
-  growth: Pace;
-  rest: Pace;
+  year: MonthPace[];
   own: OwnUse | null;
   airNow: number;
 }
@@ -162,11 +146,6 @@ function ownUseOf({ log, situation, presentMaterial = 'plastic' }: FitRequest): 
   });
 }
 
-/** Wall through which water leaves, as the open surface that would lose as much, cm². */
-function breathingCm2(pot: PotShape, fillCm: number, material: PotMaterialId): number {
-  return potMaterial(material).wallEvaporation * Math.PI * rimCm(pot) * fillCm;
-}
-
 /** Room above the plant in its present pot; without a limit there is all the room. */
 function presentClearance({ request: { situation, plantHeightCm, support, headroomCm } }: Shared) {
   if (headroomCm == null) return Infinity;
@@ -179,7 +158,7 @@ function presentClearance({ request: { situation, plantHeightCm, support, headro
 }
 
 function rungFor(option: PotOption, shared: Shared): Rung {
-  const { request, newKind, ball, mean, growth, rest, own, airNow } = shared;
+  const { request, newKind, ball, mean, year, own, airNow } = shared;
   const { situation, mix, plantHeightCm, support, layer = 'screen', headroomCm } = request;
   const { traits, pot: old, spot } = situation;
   const inside = insideOfOption(option);
@@ -191,22 +170,29 @@ function rungFor(option: PotOption, shared: Shared): Rung {
   const newMediumL = Math.max(0, litres - ball.displacesL - poleL);
   const explored = exploredInNewPot(ball.explored, fillL(old), litres);
   const start = { explored, sd: (ball.exploredSd * fillL(old)) / litres };
-  const crowded = crowdedBand(start, traits, mean, ball.pace);
-  const surfaceCm2 = sectionCm2(inside, fillHeightCm);
-  const canopyCm2 = sectionCm2(old, old.heightCm) * ball.live;
-  const held = Math.max(0.01, fresh.water - 0.05 * mix.totalPorosity) * litres;
-  const wallCm2 = breathingCm2(option.outside, fillHeightCm, option.material);
-  const useG = ({ activity, vpdKPa: vpd }: Pace, wall: number) =>
-    (own?.factor ?? 1) *
-    typicalUseG({
-      surfaceCm2,
-      canopyCm2,
-      vpd,
-      activity,
-      waterUse: traits.waterUse,
-      wallCm2: wall,
-    });
-  const days = (pace: Pace, wall = wallCm2) => daysToDry(held, traits.drying, useG(pace, wall));
+  const filling = {
+    snug: traits.snug,
+    toFill: monthsToFill(traits.vigour, rimCm(inside)),
+  };
+  const crowded = crowdedBand(start, filling, mean, ball.pace);
+  const drying = dryingIn(
+    {
+      traits,
+      spot,
+      inside,
+      outside: option.outside,
+      material: option.material,
+      mix,
+      kind: newKind,
+      fillHeightCm,
+      floorCm: depth.layerCm,
+      grownIn: old,
+      live: ball.live,
+      ...(own ? { ownFactor: own.factor } : {}),
+      ...(option.features?.reservoirL ? { reservoirL: option.features.reservoirL } : {}),
+    },
+    year,
+  );
   const oldL = Math.min(ball.displacesL, litres);
   const cover = keptCover(option, request);
   const standing: Standing = {
@@ -222,7 +208,6 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     ...(cover?.why === null ? { cover: cover.cover } : {}),
   };
   const stance = stanceOf(standing);
-  const daysInGrowth = days(growth);
   return {
     option,
     inside,
@@ -237,16 +222,9 @@ function rungFor(option: PotOption, shared: Shared): Rung {
       mediumLife(mix, inside, traits, meanTemperatureC(spot), depth.layerCm),
       situation.learned?.mediumLifeFactor,
     ).months,
-    daysToDryInGrowth: daysInGrowth,
-    daysToDryAtRest: days(rest),
     air: fresh.air,
     water: fresh.water,
-    drying: {
-      heldL: held,
-      spentShare: SPENT_BEFORE_WATER[traits.drying],
-      growthG: useG(growth, wallCm2),
-      restG: useG(rest, wallCm2),
-    },
+    drying,
     standing,
     stance,
     clearanceCm: headroomCm == null ? null : headroomCm - stance.topCm,
@@ -260,9 +238,9 @@ function rungFor(option: PotOption, shared: Shared): Rung {
       newKind,
       air: fresh.air,
       airNow,
-      daysInGrowth,
-      daysWithTightWall: days(growth, 0),
-      useG: useG(growth, wallCm2),
+      daysInGrowth: drying.growthDays,
+      daysWithTightWall: drying.tightDays,
+      useG: drying.growthG,
       wetKg: stance.wetKg,
       present: cover,
     }),
@@ -321,8 +299,8 @@ function choose(
       rung.verdict = 'tooLarge';
       rung.because =
         `roots would start in ${Math.round(rung.explored * 100)} % of it; ` +
-        `takes ${Math.round(rung.daysToDryAtRest)} days to dry at rest, ` +
-        `against ${Math.round(chosen.daysToDryAtRest)}` +
+        `takes ${Math.round(rung.drying.growthDays)} days to dry in growth, ` +
+        `against ${Math.round(chosen.drying.growthDays)}` +
         (situation.traits.snug ? '; this plant likes it tight' : '');
     }
   });

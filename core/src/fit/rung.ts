@@ -1,5 +1,6 @@
 import type { PotShape } from '../pots/index.ts';
 import type { DepthPlan } from './depth.ts';
+import type { Drying } from './drying.ts';
 import type { CoverOption, PotOption } from './options.ts';
 import type { Stance, Standing } from './standing.ts';
 
@@ -21,16 +22,6 @@ export interface RungNote {
   text: string;
 }
 
-/** Water that may go, and how fast it goes. */
-export interface Drying {
-  /** held after draining, above what never comes out, L */
-  heldL: number;
-  /** share of it that may go before the next water */
-  spentShare: number;
-  growthG: number;
-  restG: number;
-}
-
 /** One pot of the ladder with what it would mean. */
 export interface Rung {
   option: PotOption;
@@ -47,11 +38,9 @@ export interface Rung {
   crowdedBand: { soonest: number; latest: number } | null;
   /** null: the medium does not age */
   mediumMonths: number | null;
-  daysToDryInGrowth: number;
-  daysToDryAtRest: number;
   air: number;
   water: number;
-  /** what the days to dry are made of */
+  /** how long between waterings, and what that is made of */
   drying: Drying;
   standing: Standing;
   stance: Stance;

@@ -1,5 +1,5 @@
 import type { Traits } from '../catalogue/index.ts';
-import type { Spot } from '../season/index.ts';
+import type { SeasonTraits, Spot } from '../season/index.ts';
 import { theilSen } from '../trend/index.ts';
 import { activePoints, sinceCut, type HeightEntry } from './rate.ts';
 
@@ -65,9 +65,9 @@ const LEAST_ACTIVE_MONTHS = 0.5;
 export function climbRate(
   entries: readonly HeightEntry[],
   spot: Spot,
-  plant: Pick<Traits, 'vigour' | 'growthForm' | 'rhythm' | 'growsFromC' | 'growsFullyC'>,
+  plant: Pick<Traits, 'vigour' | 'growthForm' | 'lengthens'> & SeasonTraits,
 ): ClimbRate {
-  const usual = USUAL_CLIMB[plant.vigour] * LENGTHENS[plant.growthForm];
+  const usual = USUAL_CLIMB[plant.vigour] * (plant.lengthens ?? LENGTHENS[plant.growthForm]);
   const points = sinceCut(activePoints(entries, spot, plant)).map(({ x, y }) => ({
     x: x / DAYS_A_MONTH,
     y,

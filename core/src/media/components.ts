@@ -54,7 +54,7 @@ const ROWS: Row[] = [
   ['peat', 'peat', 1.5, 0.55, 0.1, 0.93, 0.15, 20, 'dust', 'dust bio', 1.6],
   ['coir', 'coir pith', 1, 0.55, 0.08, 0.94, 0.13, 20, 'fibre', 'dust'],
   ['coconutChips', 'coconut chips', 12, 0.55, 0.1, 0.92, 0.45, 20, 'chip', ''],
-  ['pottingSoil', 'peat-based potting soil', 2, 0.55, 0.18, 0.87, 0.14, 10, 'crumb', 'bio'],
+  ['pottingSoil', 'peat-based potting soil', 2, 0.55, 0.18, 0.87, 0.062, 10, 'crumb', 'bio'],
   ['loamCompost', 'loam-based compost', 1.5, 0.55, 0.95, 0.6, 0.08, 48, 'crumb', 'bio', 1.6],
   ['compost', 'garden compost', 3, 0.55, 0.45, 0.78, 0.15, 10, 'crumb', 'bio'],
   ['wormCompost', 'worm compost', 1, 0.55, 0.5, 0.75, 0.08, 10, 'dust', 'bio'],

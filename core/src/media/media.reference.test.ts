@@ -121,7 +121,8 @@ describe('trade lives (common practice, no source)', () => {
     // Tried values of the design, common practice, no source.
     const column = { shape: 'cylinder' as const, topDiameterCm: 12, heightCm: 13 };
     const at = (recipe: string) => freshIn(blendOfRecipe(recipe), column, 12);
-    expect(at('everyday').air).toBeCloseTo(0.25, 1);
+    // 15–25 % in a pot 15 cm tall, so somewhat less here.
+    expect(at('everyday').air).toBeCloseTo(0.18, 1);
     expect(at('chunkyClimber').air).toBeCloseTo(0.33, 1);
     expect(at('barkEpiphyte').air).toBeCloseTo(0.49, 1);
     expect(at('mossOnly').air).toBeCloseTo(0.51, 1);

@@ -87,6 +87,18 @@ const ROWS: Row[] = [
   ['mossOnly', 'Moss alone', 'epiphytes kept damp', { longMoss: 1 }],
   ['pebblesOnly', 'Pebbles alone', 'plants over a reservoir', { clayPebbles: 1 }],
   ['bog', 'Bog', 'pitcher plants and their like: no lime, no feed', { peat: 3, perlite: 1 }],
+  [
+    'limeFree',
+    'Lime-free woody',
+    'shrubs that cannot bear lime: camellias, gardenias and their like',
+    { peat: 3, barkFine: 2, perlite: 1 },
+  ],
+  [
+    'looseChunks',
+    'Loose chunks',
+    'roots that hang bare: a few chunks to hold the plant, or nothing at all',
+    { charcoal: 1, lava: 1 },
+  ],
   ['peatFree', 'Peat-free everyday', 'leafy plants, no peat', { coir: 3, compost: 1, perlite: 2 }],
 ];
 
@@ -110,6 +122,7 @@ export const MEDIUM_KINDS = [
   { id: 'loam', label: 'loam-based soil', recipe: 'loamy' },
   { id: 'mineral', label: 'mineral grit', recipe: 'allMineral' },
   { id: 'mix', label: 'chunky mix', recipe: 'chunkyClimber' },
+  { id: 'bare', label: 'bare roots or mounted', recipe: 'looseChunks' },
 ] as const;
 
 export type MediumKind = (typeof MEDIUM_KINDS)[number]['id'];

@@ -1,10 +1,10 @@
-import { CATALOGUE } from '../catalogue/index.ts';
+import { CATALOGUE, VIGOURS } from '../catalogue/index.ts';
 import { freshIn, mediumLife } from '../decide/index.ts';
-import { potLadder } from '../fit/index.ts';
+import { dryingOfPresent } from '../fit/index.ts';
 import { RECIPES } from '../media/index.ts';
 import { blendOfRecipe } from '../mixing/index.ts';
 import { nominalPot, type PotShape } from '../pots/index.ts';
-import { MONTHS_TO_FILL } from '../roots/index.ts';
+import { monthsToFill } from '../roots/index.ts';
 import type { Spot } from '../season/index.ts';
 import { AIR_AT_15CM, DRYING, FILLING, MEDIUM_LIFE, type Range } from './ranges.ts';
 
@@ -27,7 +27,6 @@ const ROOM: Spot = {
   light: 'bright',
   lampHours: 0,
 };
-const SPRING = '2026-05-10';
 /** Widths that pots are sold in, from a plug to a tub, cm. */
 const WIDTHS_CM = [6, 9, 12, 14, 17, 20, 25, 32, 45, 60];
 
@@ -57,33 +56,36 @@ function drying(): Finding[] {
       ({ is, recipes }) => is(taxon) && (recipes?.includes(taxon.traits.recipe) ?? true),
     ).flatMap((row) => {
       const rimCm = (row.rimCm.least + row.rimCm.most) / 2;
-      const { growth, rest } = daysToDry(taxon.traits, nominalPot(Math.round(2 * rimCm) / 2));
-      const at = (when: string) => `${taxon.name} ${rimCm} cm, ${taxon.traits.recipe}, ${when}`;
-      return [
-        held('days to dry', at('in growth'), growth, row.growth),
-        ...(row.rest ? [held('days to dry', at('at rest'), rest, row.rest)] : []),
-      ];
+      return TALLNESS.flatMap((share) => {
+        const { growth, rest } = daysToDry(taxon.traits, potOf(rimCm, share));
+        const at = (when: string) =>
+          `${taxon.name} ${rimCm} × ${(share * rimCm).toFixed(0)} cm, ${taxon.traits.recipe}, ${when}`;
+        return [
+          held('days to dry', at('in growth'), growth, row.growth),
+          held('days to dry', at('at rest'), rest, taxon.traits.dryRest ? null : row.rest),
+        ];
+      });
     }),
   );
 }
 
+/** Pots are three quarters as tall as wide, or nearly as tall. */
+const TALLNESS = [0.75, 0.9] as const;
+const potOf = (rimCm: number, share: number): PotShape => ({
+  shape: 'round',
+  topDiameterCm: rimCm,
+  baseDiameterCm: 0.72 * rimCm,
+  heightCm: share * rimCm,
+});
+
 /** Of a plant that has rooted its pot through. */
 function daysToDry(traits: (typeof CATALOGUE)[number]['traits'], pot: PotShape) {
-  const { rungs } = potLadder({
-    situation: {
-      traits,
-      date: SPRING,
-      spot: ROOM,
-      pot,
-      medium: { kind: traits.medium, recipe: traits.recipe },
-      lastRepot: '2024-05-01',
-      signals: { ballCover: 0.8 },
-    },
-    options: [{ id: 'own', label: 'own', outside: pot, material: 'plastic', source: 'present' }],
-    mix: blendOfRecipe(traits.recipe),
-    plantHeightCm: 20,
-  });
-  return { growth: rungs[0]!.daysToDryInGrowth, rest: rungs[0]!.daysToDryAtRest };
+  const { growthDays, restDays } = dryingOfPresent(
+    { traits, spot: ROOM, pot },
+    blendOfRecipe(traits.recipe),
+    traits.medium,
+  );
+  return { growth: growthDays, rest: restDays };
 }
 
 function lives(): Finding[] {
@@ -103,13 +105,10 @@ function lives(): Finding[] {
 }
 
 function filling(): Finding[] {
-  return FILLING.flatMap(({ rimCm, months }) =>
-    (['fast', 'middling', 'slow'] as const).map((vigour) =>
-      held(
-        'months to fill',
-        `${vigour}, ${rimCm.least} to ${rimCm.most} cm`,
-        MONTHS_TO_FILL[vigour],
-        months[vigour],
+  return FILLING.flatMap(({ rimCm: { least, most }, months }) =>
+    VIGOURS.flatMap((vigour) =>
+      [least, (least + most) / 2, most].map((cm) =>
+        held('months to fill', `${vigour}, ${cm} cm`, monthsToFill(vigour, cm), months[vigour]),
       ),
     ),
   );

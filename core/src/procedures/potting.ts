@@ -1,4 +1,4 @@
-import { FIRST_WATER_SCHOOLS } from '../aftercare/index.ts';
+import { firstWaterFor } from '../aftercare/index.ts';
 import { isInfested, rotSeen } from './before.ts';
 import type { ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
@@ -290,24 +290,20 @@ function watered(request: ProcedureRequest): Step[] {
     return [
       {
         id: 'fillReservoir',
-        title: 'Pour nutrient solution through the pebbles, then up to the level',
-        why: 'plain water has no food; the first pour wets every pebble, dry clay draws water out of roots',
+        title: `Pour ${traits.fed ? 'nutrient solution' : 'rain water, without feed,'} through the pebbles, then up to the level`,
+        why: `${traits.fed ? 'plain water has no food; ' : ''}the first pour wets every pebble, dry clay draws water out of roots`,
         cautions: [],
       },
     ];
   }
-  const school = FIRST_WATER_SCHOOLS[schools.firstWater ?? 'byPlant'];
   const cut = pieces > 1 || rootsPruned || rotSeen(signals);
-  const days = school.days ?? (traits.drying === 'fullyDry' ? 7 : cut && to !== 'moss' ? 3 : 0);
+  const { days, why } = firstWaterFor(traits, cut, schools.firstWater);
   if (days > 0) {
     return [
       {
         id: 'holdWater',
-        title: `No water for ${days} days`,
-        why:
-          school.days === null
-            ? 'cut roots close within days; wet wounds rot'
-            : `you follow the school “${school.label}”`,
+        title: days === 1 ? 'No water until tomorrow' : `No water for ${days} days`,
+        why,
         cautions: [],
         timer: { minutes: days * 24 * 60, label: 'first water' },
       },
@@ -331,7 +327,7 @@ function watered(request: ProcedureRequest): Step[] {
     {
       id: 'waterNow',
       title: 'Water thoroughly and let it drain',
-      why: 'settles the mix round the roots; nothing was cut that must dry first',
+      why,
       cautions: [],
     },
     ...(slow && to !== 'moss'

@@ -30,6 +30,7 @@ const BARK = {
   work: 'bareRoot',
   components: [component('barkMedium'), component('perlite'), component('charcoal')],
 } as const;
+const SHRUB = traits('Schefflera');
 const CACTUS = {
   ...traits('Mammillaria'),
   from: 'mineral',
@@ -153,7 +154,7 @@ const ROWS: Row[] = [
   ['rotted roots are rinsed', ROT, ['rinseRoots'], []],
   [
     'rot waits for dry cuts and a dry start',
-    ROT,
+    { ...ROT, ...SHRUB },
     ['dryWounds', 'holdWater'],
     ['waterNow', 'waterAgain'],
     ['treatRot', 'dryWounds', 'holdWater'],
@@ -179,14 +180,14 @@ const ROWS: Row[] = [
   // Cuts and wounds
   [
     'roots pruned',
-    { rootsPruned: true },
+    { ...SHRUB, rootsPruned: true },
     ['pruneRoots', 'cleanBlade', 'holdWater'],
     ['waterNow'],
     ['cleanBlade', 'pruneRoots'],
   ],
   [
     'divided in three',
-    { pieces: 3 },
+    { ...SHRUB, pieces: 3 },
     ['divide', 'dryWounds', 'spreadRoots', 'holdWater'],
     [],
     ['divide', 'dryWounds', 'setPlant'],
@@ -283,8 +284,14 @@ const ROWS: Row[] = [
     ['waterAgain'],
   ],
   [
+    'a fern with rot is damp at once all the same: it must never dry out',
+    ROT,
+    ['dryWounds', 'waterNow'],
+    ['holdWater'],
+  ],
+  [
     'the school of waiting a week',
-    { schools: { firstWater: 'afterWeek' } },
+    { ...SHRUB, schools: { firstWater: 'afterWeek' } },
     ['holdWater'],
     ['waterNow', 'waterAgain'],
   ],

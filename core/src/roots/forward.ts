@@ -6,7 +6,7 @@ import {
   type IsoDate,
   type Spot,
 } from '../season/index.ts';
-import { exploredAfter } from './filling.ts';
+import { exploredAfter, monthsToFill } from './filling.ts';
 import { readRoots, type RootFindings, type RootReading } from './reading.ts';
 
 /** Deviation that each month of forecast adds: plants of one kind differ by about a third in pace. */
@@ -23,6 +23,7 @@ export function rootsBroughtForward(
   to: IsoDate,
   spot: Spot,
   traits: Traits,
+  rimCm: number,
 ): RootReading | null {
   const reading = readRoots(findings);
   if (!reading) return null;
@@ -31,7 +32,7 @@ export function rootsBroughtForward(
   const mean = activity.reduce((sum, a) => sum + a, 0) / weeks;
   const months = monthsBetween(from, to);
   return {
-    explored: exploredAfter(reading.explored, traits.vigour, months * mean),
+    explored: exploredAfter(reading.explored, monthsToFill(traits.vigour, rimCm), months * mean),
     sd: Math.hypot(reading.sd, SD_PER_MONTH * months),
   };
 }

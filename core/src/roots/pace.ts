@@ -1,6 +1,11 @@
 import { clamp } from '../number/index.ts';
-import type { Traits } from '../catalogue/index.ts';
-import { crowdedAt, monthsToCrowded, oddsExplored, ratePerActiveMonth } from './filling.ts';
+import {
+  crowdedAt,
+  monthsToCrowded,
+  type FillingPot,
+  oddsExplored,
+  ratePerActiveMonth,
+} from './filling.ts';
 import type { RootReading } from './reading.ts';
 
 /** How fast one plant's roots fill its pot, in parts of what is usual for its vigour. */
@@ -32,6 +37,7 @@ const FASTEST = 2.5;
  *
  * @param months  in this pot
  * @param meanActivity  of the season over them, 0 … 1
+ * @param toFill  months in which plants of its vigour fill this pot
  * @param before  what is believed of the plant's pace without this stay
  * @source normal prior and likelihood, weighted by precision
  */
@@ -39,13 +45,13 @@ export function rootPace(
   reading: RootReading | null,
   months: number,
   meanActivity: number,
-  vigour: Traits['vigour'],
+  toFill: number,
   before: RootPace = TYPICAL_PACE,
 ): RootPace {
   const active = months * meanActivity;
   if (!reading || active < LEAST_ACTIVE_MONTHS) return before;
   const explored = clamp(reading.explored, 0.05, FULLEST_TOLD);
-  const usualRise = ratePerActiveMonth(vigour) * active;
+  const usualRise = ratePerActiveMonth(toFill) * active;
   const seen = (oddsExplored(explored) - oddsExplored(EXPLORED_AT_START)) / usualRise;
   const sd = Math.hypot(reading.sd * oddsSlope(explored), START_SD_ODDS) / usualRise;
   const prior = 1 / (before.sdLog * before.factor) ** 2;
@@ -72,13 +78,13 @@ const Z80 = 1.2816;
  */
 export function crowdedBand(
   start: RootReading,
-  traits: Pick<Traits, 'vigour' | 'snug'>,
+  pot: FillingPot,
   meanActivity: number,
   pace: RootPace = TYPICAL_PACE,
 ): { months: number; soonest: number; latest: number } | null {
-  const months = monthsToCrowded(start.explored, traits, meanActivity, pace.factor);
+  const months = monthsToCrowded(start.explored, pot, meanActivity, pace.factor);
   if (months === null) return null;
-  const gap = oddsExplored(crowdedAt(traits)) - oddsExplored(Math.max(0.03, start.explored));
+  const gap = oddsExplored(crowdedAt(pot)) - oddsExplored(Math.max(0.03, start.explored));
   if (gap <= 0) return { months: 0, soonest: 0, latest: 0 };
   const perOdds = months / gap;
   const sdStart = start.sd * oddsSlope(Math.max(0.03, start.explored)) * perOdds;

@@ -15,6 +15,10 @@ const SD_HOLES = 0.15;
 const SD_CIRCLING = 0.12;
 const SD_BALL = 0.08;
 
+/** A ball is covered at its wall last: few roots on it are few in all. */
+const HALF_COVERED = 0.5;
+const byCover = (cover: number) => (cover < HALF_COVERED ? 1.35 * cover : 0.3 + 0.75 * cover);
+
 /** The findings on roots that a reading rests on. */
 export interface RootFindings {
   rootsAtHoles?: keyof typeof HOLES;
@@ -33,7 +37,7 @@ export function readRoots(findings: RootFindings): RootReading | null {
   const { rootsAtHoles, circling, ballCover } = findings;
   if (rootsAtHoles) readings.push({ explored: HOLES[rootsAtHoles], sd: SD_HOLES });
   if (circling) readings.push({ explored: CIRCLING[circling], sd: SD_CIRCLING });
-  if (ballCover !== undefined) readings.push({ explored: 0.3 + 0.75 * ballCover, sd: SD_BALL });
+  if (ballCover !== undefined) readings.push({ explored: byCover(ballCover), sd: SD_BALL });
   return readings.length > 0 ? combine(readings) : null;
 }
 

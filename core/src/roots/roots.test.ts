@@ -5,30 +5,40 @@ import {
   crowdedAt,
   exploredAfter,
   exploredInNewPot,
-  MONTHS_TO_FILL,
   monthsToCrowded,
+  monthsToFill,
   readRoots,
 } from './index.ts';
 
 describe('roots filling a pot', () => {
-  it('a plant fills a pot one size up in the months that its vigour names', () => {
+  it('a plant fills a pot one size up in the months that its vigour and the pot name', () => {
     for (const vigour of ['fast', 'middling', 'slow'] as const) {
-      const start = exploredInNewPot(0.85, 1, 1.7);
-      expect(monthsToCrowded(start, { vigour, snug: false }, 0.6)).toBeCloseTo(
-        MONTHS_TO_FILL[vigour],
-        9,
-      );
+      for (const rimCm of [6, 14, 40]) {
+        const start = exploredInNewPot(0.85, 1, 1.7);
+        const toFill = monthsToFill(vigour, rimCm);
+        expect(monthsToCrowded(start, { toFill, snug: false }, 0.6)).toBeCloseTo(toFill, 9);
+      }
+    }
+  });
+
+  it('a plug is full in weeks, a tub in years; the slower the later', () => {
+    expect(monthsToFill('fast', 5)).toBeLessThan(2);
+    expect(monthsToFill('fast', 80)).toBeGreaterThan(24);
+    for (let cm = 4; cm < 90; cm++) {
+      expect(monthsToFill('middling', cm + 1)).toBeGreaterThanOrEqual(monthsToFill('middling', cm));
+      expect(monthsToFill('fast', cm)).toBeLessThan(monthsToFill('middling', cm));
+      expect(monthsToFill('middling', cm)).toBeLessThan(monthsToFill('slow', cm));
     }
   });
 
   it('the forecast and the time to it agree (logistic growth, closed form)', () => {
-    const months = monthsToCrowded(0.3, { vigour: 'middling', snug: true }, 0.5)!;
-    expect(exploredAfter(0.3, 'middling', months * 0.5)).toBeCloseTo(crowdedAt({ snug: true }), 9);
+    const months = monthsToCrowded(0.3, { toFill: 20, snug: true }, 0.5)!;
+    expect(exploredAfter(0.3, 20, months * 0.5)).toBeCloseTo(crowdedAt({ snug: true }), 9);
   });
 
   it('a full pot is crowded now, a plant at rest never gets there', () => {
-    expect(monthsToCrowded(0.9, { vigour: 'fast', snug: false }, 0.5)).toBe(0);
-    expect(monthsToCrowded(0.5, { vigour: 'fast', snug: false }, 0)).toBeNull();
+    expect(monthsToCrowded(0.9, { toFill: 10, snug: false }, 0.5)).toBe(0);
+    expect(monthsToCrowded(0.5, { toFill: 10, snug: false }, 0)).toBeNull();
   });
 
   it('roots only ever gain ground, and never more than a mat', () => {
@@ -37,7 +47,7 @@ describe('roots filling a pot', () => {
         fc.double({ min: 0, max: 1.14, noNaN: true }),
         fc.double({ min: 0, max: 200, noNaN: true }),
         (explored, months) => {
-          const later = exploredAfter(explored, 'fast', months);
+          const later = exploredAfter(explored, 10, months);
           expect(later).toBeGreaterThanOrEqual(Math.min(explored, 1.149) - 1e-9);
           expect(later).toBeLessThanOrEqual(1.15);
         },

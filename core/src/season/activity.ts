@@ -5,16 +5,39 @@ import { extraterrestrialMJ } from './sun.ts';
 
 /**
  * The plant's own year. `restingActivity` is what is left of growth at the
- * bottom of its rest; `peakDay` the day of fullest growth in the north.
+ * bottom of its rest; `peakDays` the days of fullest growth in the north.
  *
  * @source common practice, no source
  */
 export const RHYTHMS = {
-  evergreen: { restingActivity: 1, peakDay: 160, label: 'grows whenever it is warm and light' },
-  summerGrowing: { restingActivity: 0.3, peakDay: 160, label: 'grows in summer, slows in winter' },
-  winterGrowing: { restingActivity: 0.25, peakDay: 343, label: 'grows from autumn to spring' },
-  summerTuber: { restingActivity: 0.03, peakDay: 160, label: 'dies back or sleeps in winter' },
-} as const;
+  evergreen: { restingActivity: 1, peakDays: [160], label: 'grows whenever it is warm and light' },
+  summerGrowing: {
+    restingActivity: 0.3,
+    peakDays: [160],
+    label: 'grows in summer, slows in winter',
+  },
+  winterGrowing: { restingActivity: 0.25, peakDays: [343], label: 'grows from autumn to spring' },
+  springAndAutumn: {
+    restingActivity: 0.3,
+    peakDays: [100, 288],
+    label: 'grows in spring and autumn, rests in summer heat',
+  },
+  coolSeason: {
+    restingActivity: 0.35,
+    peakDays: [5],
+    shade: true,
+    label: 'grows while it is cool, from autumn to spring',
+  },
+  summerTuber: { restingActivity: 0.03, peakDays: [160], label: 'dies back or sleeps in winter' },
+} as const satisfies Record<string, RhythmRow>;
+
+interface RhythmRow {
+  restingActivity: number;
+  peakDays: readonly number[];
+  /** at home in dull light: scarce light holds it back by its root only */
+  shade?: boolean;
+  label: string;
+}
 
 export type Rhythm = keyof typeof RHYTHMS;
 
@@ -25,6 +48,10 @@ export interface SeasonTraits {
   growsFromC: number;
   /** growth is no longer held back from here, °C */
   growsFullyC: number;
+  /** above this heat holds it back, °C */
+  hotC: number;
+  /** what opens its window */
+  window: 'growing' | 'newRoots' | 'waking';
 }
 
 /** Growth in parts per full growth, and what holds it back. */
@@ -38,7 +65,10 @@ export interface Activity {
 const TROPIC_DEG = 23.44;
 /** Widens the growing half of the year beyond a plain cosine: growth starts in early spring. */
 const RHYTHM_BREADTH = 1.4;
-const TOO_HOT_C = 36;
+/** Of two growing times in a year each is shorter: the power that its wave is raised to. */
+const SHORT_SEASON = 3;
+/** So many degrees above what it bears without loss, growth stands still. */
+const STANDS_STILL_C = 6;
 
 /**
  * How active a plant is on a day, 0 … 1: the scarcer of light and warmth
@@ -57,11 +87,12 @@ export function activityOnDay(spot: Spot, plant: SeasonTraits, day: number): Act
     1,
   );
   const lamp = clamp(spot.lampHours / FULL_LAMP_HOURS, 0, 1);
-  const light = 1 - (1 - sun) * (1 - lamp);
+  const row: RhythmRow = RHYTHMS[plant.rhythm];
+  const light = (1 - (1 - sun) * (1 - lamp)) ** (row.shade ? 0.5 : 1);
 
   const celsius = temperatureOn(spot, day);
   const warm = (celsius - plant.growsFromC) / (plant.growsFullyC - plant.growsFromC);
-  const notTooHot = (TOO_HOT_C + 6 - celsius) / 6;
+  const notTooHot = (plant.hotC + STANDS_STILL_C - celsius) / STANDS_STILL_C;
   const warmth = clamp(Math.min(warm, notTooHot), 0, 1);
 
   const rhythm = rhythmOn(plant.rhythm, spot.latitudeDeg, day);
@@ -69,30 +100,44 @@ export function activityOnDay(spot: Spot, plant: SeasonTraits, day: number): Act
 }
 
 function rhythmOn(id: Rhythm, latitudeDeg: number, day: number): number {
-  const { restingActivity, peakDay } = RHYTHMS[id];
+  const { restingActivity, peakDays } = RHYTHMS[id];
   const northernDay = latitudeDeg >= 0 ? day : day + 182.5;
-  const wave = (1 + Math.cos((2 * Math.PI * (northernDay - peakDay)) / 365)) / 2;
-  const growing = clamp(RHYTHM_BREADTH * wave, 0, 1);
+  const wave = (peakDay: number) =>
+    (1 + Math.cos((2 * Math.PI * (northernDay - peakDay)) / 365)) / 2;
+  const growing = clamp(
+    RHYTHM_BREADTH *
+      Math.max(...peakDays.map((peak) => wave(peak) ** (peakDays.length === 1 ? 1 : SHORT_SEASON))),
+    0,
+    1,
+  );
   const seasonality = clamp(Math.abs(latitudeDeg) / TROPIC_DEG, 0, 1);
   return 1 - seasonality * (1 - restingActivity) * (1 - growing);
 }
 
 /** Weeks of growth ahead that a disturbed plant is given to root again. */
 const REROOTING_WEEKS = 8;
+/** Of growth that is still to come, so much counts as if it were there. @source common practice, no source */
+const RISING_COUNTS = 0.3;
+/** What wakes is moved as it wakes, on the growth of the weeks that follow. @source common practice, no source */
+const WAKING_COUNTS = 1.5;
+/** … and once it is in full leaf a disturbance costs it more: from this activity on, by up to this share. */
+const WOKEN = { from: 0.6, loses: 0.2 } as const;
 
 /** Activity and readiness of every week from `date` on. */
 export interface SeasonAhead {
   /** index 0 is the week that starts on `date` */
   activity: number[];
-  /** min(activity now, mean activity of the eight weeks that follow), 0 … 1 */
+  /** how well a disturbed plant would root again, 0 … 1 */
   readiness: number[];
 }
 
 /**
  * The season as the plant will meet it.
  *
- * Readiness is low when the plant sleeps now, and also when it is still
- * growing but will not be for long: autumn is not spring run backwards.
+ * Readiness is the activity of the eight weeks that follow while growth falls
+ * off, the activity of now with a part of what is to come while it rises:
+ * autumn is not spring run backwards. For what wakes from rest what is to come
+ * counts alone.
  *
  * @param weeks  how many weeks, ≥ 1
  */
@@ -104,20 +149,29 @@ export function seasonAhead(
 ): SeasonAhead {
   const start = dayOfYear(date);
   const activity: number[] = [];
+  const rhythm: number[] = [];
   for (let week = 0; week < weeks + REROOTING_WEEKS; week++) {
     const day = ((start - 1 + week * 7) % 365) + 1;
-    activity.push(activityOnDay(spot, plant, day).activity);
+    const met = activityOnDay(spot, plant, day);
+    activity.push(met.activity);
+    rhythm.push(met.rhythm);
   }
   const readiness = activity.slice(0, weeks).map((now, week) => {
-    let ahead = 0;
-    for (let i = 1; i <= REROOTING_WEEKS; i++) ahead += activity[week + i]!;
-    return Math.min(now, ahead / REROOTING_WEEKS);
+    let sum = 0;
+    for (let i = 1; i <= REROOTING_WEEKS; i++) sum += activity[week + i]!;
+    const ahead = sum / REROOTING_WEEKS;
+    const ready = ahead < now ? ahead : now + RISING_COUNTS * (ahead - now);
+    if (plant.window !== 'waking') return ready;
+    // More light alone is no waking: a winter grower is in full leaf when the days grow longer.
+    const wakes = ahead >= now && rhythm[week + 1]! > rhythm[week]!;
+    const waking = wakes ? Math.max(ready, Math.min(1, WAKING_COUNTS * ahead)) : ready;
+    return waking * (1 - WOKEN.loses * clamp((now - WOKEN.from) / (1 - WOKEN.from), 0, 1));
   });
   return { activity: activity.slice(0, weeks), readiness };
 }
 
 /** Readiness from which a week counts as inside the plant's window. */
-export const WINDOW_READINESS = 0.5;
+export const WINDOW_READINESS = 0.6;
 
 /** First and last week of the next window, as dates; null when there is none within `weeks`. */
 export function nextWindow(

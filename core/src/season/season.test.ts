@@ -9,6 +9,7 @@ import {
   daysBetween,
   mondayOf,
   nextWindow,
+  RHYTHMS,
   seasonAhead,
   temperatureOn,
   TYPICAL_SPOT,
@@ -17,7 +18,13 @@ import {
 } from './index.ts';
 
 const sill: Spot = { ...TYPICAL_SPOT, latitudeDeg: 54 };
-const leafy: SeasonTraits = { rhythm: 'evergreen', growsFromC: 11, growsFullyC: 19 };
+const leafy: SeasonTraits = {
+  rhythm: 'evergreen',
+  growsFromC: 11,
+  growsFullyC: 19,
+  hotC: 36,
+  window: 'growing',
+};
 
 describe('calendar', () => {
   it.each(['2026-02-30', '2026-13-01', '26-01-01', 'tomorrow', ''])('%s is no day', (date) => {
@@ -72,7 +79,12 @@ describe('season', () => {
   });
 
   it('a winter grower is readier in November than in June', () => {
-    const winter: SeasonTraits = { rhythm: 'winterGrowing', growsFromC: 5, growsFullyC: 14 };
+    const winter: SeasonTraits = {
+      ...leafy,
+      rhythm: 'winterGrowing',
+      growsFromC: 5,
+      growsFullyC: 14,
+    };
     const bright: Spot = { ...sill, light: 'sun', latitudeDeg: 38 };
     expect(activityOn(bright, winter, '2026-11-20').activity).toBeGreaterThan(
       1.5 * activityOn(bright, winter, '2026-06-20').activity,
@@ -83,7 +95,7 @@ describe('season', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 360 }),
-        fc.constantFrom('evergreen', 'summerGrowing', 'winterGrowing', 'summerTuber'),
+        fc.constantFrom(...(Object.keys(RHYTHMS) as (keyof typeof RHYTHMS)[])),
         (days, rhythm) => {
           const plant: SeasonTraits = { ...leafy, rhythm };
           const date = addDays('2026-01-01', days);

@@ -1,6 +1,6 @@
 import { CATALOGUE, type Traits } from '../catalogue/index.ts';
 import type { Signals, Situation } from '../decide/index.ts';
-import { nominalPot } from '../pots/index.ts';
+import { nominalPot, rimCm } from '../pots/index.ts';
 import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
 import { seeded } from '../number/index.ts';
 
@@ -23,7 +23,10 @@ export interface Truth {
   crowded: boolean;
   mediumFailing: boolean;
   danger: boolean;
+  tooWet: boolean;
   unstable: boolean;
+  /** months in which such a plant fills this pot */
+  fillMonths: number;
   /** share of the pot that roots fill, 0 … about 1.2 */
   filled: number;
   /** of this plant against others of its vigour */
@@ -69,18 +72,24 @@ const SPOTS: Spot[] = [
   },
 ];
 
-/** Months after which the trade expects each kind of medium to be spent. */
-const TRADE_LIFE: Record<string, number> = {
-  bark: 21,
-  moss: 14,
-  peatSoil: 20,
-  loam: 32,
-  mix: 24,
-  mineral: 400,
-  pebbles: 400,
+/** Age at which half of the media of a kind have truly failed: keepers renew before that, months. */
+const FAILS_AT: Record<string, number> = {
+  bark: 28.5,
+  moss: 18.5,
+  peatSoil: 28.5,
+  loam: 42,
+  mix: 31.5,
+  mineral: 500,
+  pebbles: 500,
+  bare: 500,
 };
-/** Months in which the trade sees a pot one size up fill. */
-const TRADE_FILL: Record<Traits['vigour'], number> = { fast: 9.5, middling: 20, slow: 36 };
+/** Months in which the trade sees a 14 cm pot fill after one size up. */
+const TRADE_FILL: Record<Traits['vigour'], number> = { fast: 9.5, middling: 18, slow: 35 };
+
+/** … and one of another width: small ones much sooner, large ones a little later. */
+export function fillMonthsOf(vigour: Traits['vigour'], cm: number): number {
+  return TRADE_FILL[vigour] * (cm / 14) ** (cm < 14 ? 1.7 : 0.75);
+}
 
 type Random = () => number;
 /** Standard normal variate by twelve uniform ones: close enough within three deviations. */
@@ -91,15 +100,15 @@ function normal(random: Random): number {
 }
 
 /** Share filled after `months`, from half full at the repot: Gompertz, 0.87 in the trade's months. */
-export function filledAfter(months: number, vigour: Traits['vigour'], speed: number): number {
+export function filledAfter(months: number, fillMonths: number, speed: number): number {
   const ceiling = 1.18;
   const start = Math.log(ceiling / 0.5);
   const end = Math.log(ceiling / 0.87);
-  const rate = Math.log(start / end) / TRADE_FILL[vigour];
+  const rate = Math.log(start / end) / fillMonths;
   return ceiling * Math.exp(-start * Math.exp(-rate * speed * months));
 }
 
-export const isCrowded = (filled: number, snug: boolean) => filled > (snug ? 1.02 : 0.87);
+export const isCrowded = (filled: number, snug: boolean) => filled > (snug ? 0.94 : 0.875);
 
 /** One plant on one day, with what is true of it. Signals are still to be seen. */
 export function trialPlant(random: Random): TrialPlant {
@@ -110,10 +119,14 @@ export function trialPlant(random: Random): TrialPlant {
   const ageMonths = 42 * random() ** 1.3;
   const lastRepot = addDays(date, -Math.round(ageMonths * 30.4));
   const speed = Math.exp(0.45 * normal(random));
-  const filled = filledAfter(ageMonths, traits.vigour, speed);
+  const pot = nominalPot(10 + Math.floor(random() * 12));
+  const fillMonths = fillMonthsOf(traits.vigour, rimCm(pot));
   const wetHand = random() < 0.3;
+  // Over-potted plants are young in their pots, or hardly grow.
+  const tooWet = random() < (ageMonths < 12 ? 0.05 : 0.02) + (wetHand ? 0.03 : 0);
+  const filled = (tooWet ? 0.5 : 1) * filledAfter(ageMonths, fillMonths, speed);
   const lifeMonths =
-    TRADE_LIFE[traits.medium]! * Math.exp(0.25 * normal(random)) * (wetHand ? 0.85 : 1.05);
+    FAILS_AT[traits.medium]! * Math.exp(0.2 * normal(random)) * (wetHand ? 0.85 : 1.05);
   const mediumFailing = ageMonths > lifeMonths;
   const danger = random() < 0.004 + (mediumFailing ? 0.02 : 0) + (wetHand ? 0.008 : 0);
   const tall = traits.heightInPots > 2.5;
@@ -123,7 +136,7 @@ export function trialPlant(random: Random): TrialPlant {
       traits,
       date,
       spot,
-      pot: nominalPot(10 + Math.floor(random() * 12)),
+      pot,
       medium: { kind: traits.medium },
       lastRepot,
       signals: {},
@@ -132,7 +145,9 @@ export function trialPlant(random: Random): TrialPlant {
       crowded: isCrowded(filled, traits.snug),
       mediumFailing,
       danger,
+      tooWet,
       unstable,
+      fillMonths,
       filled,
       speed,
       lifeMonths,
@@ -144,7 +159,7 @@ export function trialPlant(random: Random): TrialPlant {
 
 /** A look at the truth: what a keeper of ordinary care would answer, and what is skipped. */
 export function seen({ truth }: TrialPlant, random: Random, unpot = false): Signals {
-  const { crowded, mediumFailing, danger, unstable, filled } = truth;
+  const { crowded, mediumFailing, danger, tooWet, unstable, filled } = truth;
   const signals: Record<string, string | number | boolean> = {};
   const look = (share: number) => random() < share;
   const chance = (p: number) => random() < p;
@@ -162,13 +177,14 @@ export function seen({ truth }: TrialPlant, random: Random, unpot = false): Sign
   }
   if (look(0.5)) signals.driesSooner = yes(0.05, [crowded, 0.4]);
   if (look(0.5)) signals.waterRunsThrough = yes(0.04, [filled > 0.95, 0.25], [mediumFailing, 0.2]);
-  if (look(0.5)) signals.staysWetLonger = yes(0.04, [mediumFailing, 0.3], [danger, 0.3]);
-  if (look(0.6)) signals.compacted = yes(0.05, [mediumFailing, 0.45]);
+  if (look(0.5))
+    signals.staysWetLonger = yes(0.04, [mediumFailing, 0.25], [danger, 0.3], [tooWet, 0.5]);
+  if (look(0.6)) signals.compacted = yes(0.03, [mediumFailing, 0.55]);
   if (look(0.4)) signals.mediumSunk = yes(0.1, [mediumFailing, 0.35]);
   if (look(0.6))
     signals.smell = yes(0.008, [mediumFailing, 0.05], [danger, 0.45]) ? 'sour' : 'fresh';
   if (look(0.7)) {
-    const poorly = yes(0.08, [crowded, 0.1], [mediumFailing, 0.15], [danger, 0.35]);
+    const poorly = yes(0.08, [crowded, 0.1], [mediumFailing, 0.15], [danger, 0.35], [tooWet, 0.2]);
     signals.growth = poorly
       ? 'stalled'
       : yes(0.15, [crowded, 0.1], [danger, -0.14])
@@ -207,7 +223,7 @@ export function seen({ truth }: TrialPlant, random: Random, unpot = false): Sign
     signals.ballCover = Math.min(1, Math.max(0, (filled - 0.3) / 0.75 + 0.1 * normal(random)));
     signals.circling = yes(0.05, [crowded, 0.55]) ? 'tight' : yes(0.3) ? 'some' : 'none';
     signals.rot = yes(0.02, [danger, 0.7]) ? 'roots' : 'none';
-    signals.liveRoots = danger ? 0.2 + 0.5 * random() : 0.7 + 0.3 * random();
+    signals.liveRoots = danger ? 0.1 + 0.5 * random() : 0.6 + 0.4 * random();
   }
   return signals;
 }
@@ -222,7 +238,17 @@ export function trialGarden(seed: number, plants: number, unpotShare = 0.15): Tr
   });
 }
 
-const HARM = { crowded: 0.025, mediumFailing: 0.03, danger: 0.6, unstable: 0.03 } as const;
+const HARM = {
+  crowded: 0.022,
+  mediumFailing: 0.028,
+  danger: 0.6,
+  tooWet: 0.05,
+  unstable: 0.03,
+} as const;
+/** Harm of a state when it begins, and what each further term adds, up to a limit. */
+const WORSENS = { begins: 0.5, perTerm: 1.4, most: 4 } as const;
+const worse = (overdue: number) =>
+  Math.min(WORSENS.most, WORSENS.begins + WORSENS.perTerm * Math.max(0, overdue));
 const MONTH_WEEKS = 4.35;
 const WORK = { ballKept: 0.35, mostOff: 0.6, bareRoot: 0.9 } as const;
 const WORK_OF: Record<string, keyof typeof WORK> = {
@@ -231,6 +257,7 @@ const WORK_OF: Record<string, keyof typeof WORK> = {
   pebbles: 'bareRoot',
   mineral: 'mostOff',
   mix: 'mostOff',
+  bare: 'mostOff',
   peatSoil: 'ballKept',
   loam: 'ballKept',
 };
@@ -250,14 +277,18 @@ export function trueCost({ situation, truth }: TrialPlant, week: number | null):
     const fresh = week !== null && w >= week;
     const inPot = truth.ageMonths + w / MONTH_WEEKS;
     const sinceFresh = fresh ? (w - week) / MONTH_WEEKS : 0;
-    const filled = fresh
-      ? filledAfter(sinceFresh, traits.vigour, truth.speed)
-      : filledAfter(inPot, traits.vigour, truth.speed);
+    const since = fresh ? sinceFresh : inPot;
+    const roots = !fresh && truth.tooWet ? 0.5 : 1;
+    const filled = roots * filledAfter(since, truth.fillMonths, truth.speed);
     const a = activity[w]!;
-    if (isCrowded(filled, traits.snug))
-      cost += HARM.crowded * (0.2 + 0.8 * a) * (traits.snug ? 0.15 : 1);
-    if ((fresh ? sinceFresh : inPot) > truth.lifeMonths)
-      cost += HARM.mediumFailing * (0.4 + 0.6 * a);
+    if (isCrowded(filled, traits.snug)) {
+      const overdue = (since * truth.speed) / truth.fillMonths - 1;
+      cost += HARM.crowded * worse(overdue) * (0.2 + 0.8 * a) * (traits.snug ? 0.8 : 1);
+    }
+    if (since > truth.lifeMonths) {
+      cost += HARM.mediumFailing * worse(since / truth.lifeMonths - 1) * (0.4 + 0.6 * a);
+    }
+    if (!fresh && truth.tooWet) cost += HARM.tooWet * Math.exp(-w / 20);
     if (!fresh && truth.danger && sick < 20) {
       cost += HARM.danger;
       sick += 1;
@@ -272,7 +303,8 @@ export function trueCost({ situation, truth }: TrialPlant, week: number | null):
 
 const seasons = new Map<string, ReturnType<typeof seasonAhead>>();
 function seasonOf(spot: Spot, traits: Traits, date: IsoDate) {
-  const key = JSON.stringify([spot, traits.rhythm, traits.growsFromC, traits.growsFullyC, date]);
+  const { rhythm, growsFromC, growsFullyC, hotC, window } = traits;
+  const key = JSON.stringify([spot, rhythm, growsFromC, growsFullyC, hotC, window, date]);
   let found = seasons.get(key);
   if (!found) seasons.set(key, (found = seasonAhead(spot, traits, date, HORIZON + 1)));
   return found;

@@ -1,6 +1,7 @@
 import { decide, type Decision, type Signals, type Situation } from '../decide/index.ts';
 import { addDays, daysBetween } from '../season/index.ts';
 import { seeded } from '../number/index.ts';
+import { rimCm } from '../pots/index.ts';
 import { rootsBroughtForward } from '../roots/index.ts';
 import { filledAfter, isCrowded, seen, trialPlant, trueCost, type TrialPlant } from './garden.ts';
 
@@ -64,11 +65,11 @@ export function yearOfRounds(
     const known = garden.map(({ situation }, i): Situation => {
       const seenOn = lookedOn[i];
       if (seenOn == null) return { ...situation, date };
-      const { spot, traits } = situation;
+      const { spot, traits, pot } = situation;
       if (daysBetween(seenOn, date) <= REMEMBERED_DAYS) {
         return { ...situation, date, signals: found[i]!, lookedOn: seenOn };
       }
-      const roots = rootsBroughtForward(found[i]!, seenOn, date, spot, traits);
+      const roots = rootsBroughtForward(found[i]!, seenOn, date, spot, traits, rimCm(pot));
       return { ...situation, date, lookedOn: seenOn, ...(roots ? { roots } : {}) };
     });
     const judgements = new Map<number, Decision>();
@@ -102,7 +103,8 @@ export function yearOfRounds(
 function laterTruth(plant: TrialPlant, round: number): TrialPlant {
   const ageMonths = plant.truth.ageMonths + (round * ROUND_WEEKS) / 4.35;
   const { traits } = plant.situation;
-  const filled = filledAfter(ageMonths, traits.vigour, plant.truth.speed);
+  const { fillMonths, speed, tooWet } = plant.truth;
+  const filled = (tooWet ? 0.5 : 1) * filledAfter(ageMonths, fillMonths, speed);
   return {
     ...plant,
     truth: {

@@ -44,6 +44,7 @@ export function ownUse(
     const typical = typicalUseG({
       ...pot,
       waterUse: plant.waterUse,
+      windy: !spot.indoors,
       vpd: Math.max(0.05, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
       activity: activityOnDay(spot, plant, day).activity,
     });

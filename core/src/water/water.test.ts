@@ -15,11 +15,12 @@ describe('typical water use (common practice, no source)', () => {
       waterUse,
     });
 
-  it('a leafy 14 cm pot uses 25–60 g a day, a cactus a tenth or so', () => {
+  it('a leafy 14 cm pot uses 25–60 g a day, a cactus a fraction, most of it from the bare surface', () => {
     expect(use(1)).toBeGreaterThan(25);
     expect(use(1)).toBeLessThan(60);
-    expect(use(0.1) / use(1)).toBeLessThan(0.16);
-    expect(use(0.1) / use(1)).toBeGreaterThan(0.05);
+    // 8–18 days for a cactus in 9 cm against 3–6 for a leafy plant, which is watered half dry.
+    expect(use(0.1) / use(1)).toBeLessThan(0.5);
+    expect(use(0.1) / use(1)).toBeGreaterThan(0.2);
   });
 
   it('use is proportional to the deficit of the air', () => {
@@ -36,10 +37,10 @@ describe('typical water use (common practice, no source)', () => {
   });
 
   it('days to dry by hand: 500 g held, 55 % to spend, 27.5 g a day: 10 days', () => {
-    expect(daysToDry(0.5, 'littleDry', 27.5)).toBeCloseTo(10, 12);
+    expect(daysToDry(0.5, 0.55, 27.5)).toBeCloseTo(10, 12);
   });
 
   it.each([0, -1, NaN])('a use of %d g a day is refused', (useG) => {
-    expect(() => daysToDry(0.5, 'littleDry', useG)).toThrow(/useG/);
+    expect(() => daysToDry(0.5, 0.55, useG)).toThrow(/useG/);
   });
 });

@@ -1,4 +1,3 @@
-import type { Traits } from '../catalogue/index.ts';
 import { positive } from '../number/index.ts';
 import { rootPace, TYPICAL_PACE, type RootPace, type RootReading } from '../roots/index.ts';
 import { normalTail } from '../trend/index.ts';
@@ -8,6 +7,8 @@ export interface Stay {
   months: number;
   /** of the season over them, 0 … 1 */
   meanActivity: number;
+  /** months in which plants of its vigour fill that pot */
+  toFill: number;
   /** roots at its end; null: not read */
   roots: RootReading | null;
 }
@@ -23,10 +24,10 @@ const BETWEEN_POTS = 0.12;
  * @returns null when none of them told anything
  * @source normal prior and likelihood by precision, one stay after the other
  */
-export function learnedPace(stays: readonly Stay[], vigour: Traits['vigour']): RootPace | null {
+export function learnedPace(stays: readonly Stay[]): RootPace | null {
   let pace: RootPace = TYPICAL_PACE;
-  for (const { months, meanActivity, roots } of stays) {
-    pace = rootPace(roots, months, meanActivity, vigour, pace);
+  for (const { months, meanActivity, toFill, roots } of stays) {
+    pace = rootPace(roots, months, meanActivity, toFill, pace);
   }
   if (!pace.own) return null;
   return { ...pace, sdLog: Math.min(TYPICAL_PACE.sdLog, Math.hypot(pace.sdLog, BETWEEN_POTS)) };

@@ -194,21 +194,21 @@ describe('what earlier pots taught', () => {
   const loose = { explored: 0.55, sd: 0.08 };
 
   it('a plant that filled its pots early is fast, one that did not is slow', () => {
-    const stay = (roots: typeof full) => ({ months: 14, meanActivity: 0.6, roots });
-    const fast = learnedPace([stay(full), stay(full)], 'middling')!;
-    const slow = learnedPace([stay(loose), stay(loose)], 'middling')!;
+    const stay = (roots: typeof full) => ({ months: 14, meanActivity: 0.6, toFill: 20, roots });
+    const fast = learnedPace([stay(full), stay(full)])!;
+    const slow = learnedPace([stay(loose), stay(loose)])!;
     expect(fast.factor).toBeGreaterThan(1.1);
     expect(slow.factor).toBeLessThan(0.9);
     expect(fast.own && slow.own).toBe(true);
   });
 
   it('more stays make it surer, none says nothing', () => {
-    const stay = { months: 20, meanActivity: 0.6, roots: full };
-    const one = learnedPace([stay], 'middling')!;
-    const three = learnedPace([stay, stay, stay], 'middling')!;
+    const stay = { months: 20, meanActivity: 0.6, toFill: 20, roots: full };
+    const one = learnedPace([stay])!;
+    const three = learnedPace([stay, stay, stay])!;
     expect(three.sdLog).toBeLessThan(one.sdLog);
-    expect(learnedPace([], 'slow')).toBeNull();
-    expect(learnedPace([{ ...stay, roots: null }], 'slow')).toBeNull();
+    expect(learnedPace([])).toBeNull();
+    expect(learnedPace([{ ...stay, roots: null }])).toBeNull();
   });
 
   it('a medium found gone before its time shortens its life, one found sound after it lengthens it', () => {

@@ -290,7 +290,10 @@ const decision: Calculator<DecisionBody> = {
   summary: 'repot, when, or leave: verdict, reasons, curves, what would turn it',
   body: decisionBody(),
   example: SITUATION,
-  sum: (body) => decide(situationFrom(body)),
+  sum: (body) => {
+    const decided = decide(situationFrom(body));
+    return { ...decided, refresh: decided.now };
+  },
 };
 
 interface FitBody extends DecisionBody {
@@ -368,8 +371,8 @@ const fit: Calculator<FitBody> = {
         monthsToCrowded: rung.monthsToCrowded,
         crowdedBand: rung.crowdedBand,
         mediumMonths: rung.mediumMonths,
-        daysToDry: rung.daysToDryInGrowth,
-        daysToDryAtRest: rung.daysToDryAtRest,
+        daysToDry: rung.drying.growthDays,
+        daysToDryAtRest: rung.drying.restDays,
         tipAngleDeg: rung.stance.tipAngleDryDeg,
         tipAngleWetDeg: rung.stance.tipAngleWetDeg,
         wetKg: rung.stance.wetKg,

@@ -137,11 +137,11 @@ function currentFindings(newestFirst: readonly LookRow[], date: IsoDate): Signal
 /** How far roots had gone by the last look that is no longer current, grown on until today. */
 function rootsByEarlierLooks(
   newestFirst: readonly LookRow[],
-  { date, spot, traits }: Situation,
+  { date, spot, traits, pot }: Situation,
 ): RootReading | null {
   for (const look of newestFirst) {
     if (daysBetween(look.date, date) <= FINDINGS_LAST_DAYS) continue;
-    const forward = rootsBroughtForward(look.signals, look.date, date, spot, traits);
+    const forward = rootsBroughtForward(look.signals, look.date, date, spot, traits, rimCm(pot));
     if (forward) return forward;
   }
   return null;

@@ -7,8 +7,10 @@ import {
   mediumLife,
   meanTemperatureC,
   monthsBetween,
+  monthsToFill,
   partsOf,
   readRoots,
+  rimCm,
   seasonAhead,
   type IsoDate,
   type LearnedLife,
@@ -48,10 +50,7 @@ export function learnedOf(
   if (ended.length === 0) return { pace: null, life: null, stays: 0 };
   const ends = ended.map((row) => ({ row, signals: signalsAtEnd(seen, row.date) }));
   return {
-    pace: learnedPace(
-      ends.map(({ row, signals }) => stayOf(row, signals, traits, spot)),
-      traits.vigour,
-    ),
+    pace: learnedPace(ends.map(({ row, signals }) => stayOf(row, signals, traits, spot))),
     life: learnedLife(ends.flatMap(({ row, signals }) => judgedOf(db, row, signals, traits, spot))),
     stays: ended.length,
   };
@@ -79,6 +78,7 @@ function stayOf(row: RepotRow, signals: Signals, traits: Traits, spot: Spot): St
   return {
     months,
     meanActivity: activity.reduce((sum, one) => sum + one, 0) / activity.length,
+    toFill: monthsToFill(traits.vigour, rimCm(row.before.pot)),
     roots: readRoots(signals as RootFindings),
   };
 }

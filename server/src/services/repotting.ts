@@ -199,6 +199,9 @@ const liveRootsOf = ({ file }: Judgement): number | null => {
 const isRotten = ({ file }: Judgement): boolean =>
   file.situation.signals.rot === 'roots' || file.situation.signals.rot === 'stem';
 
+const isInBloom = ({ file }: Judgement): boolean =>
+  file.situation.signals.bloom === 'bud' || file.situation.signals.bloom === 'open';
+
 function checkPieces({ file }: Judgement, { cuts }: RepotOrder): void {
   const { pieces = 1, counted } = cuts ?? {};
   const fault = counted ? piecesFault(pieces, file.situation.traits, counted) : null;
@@ -404,6 +407,7 @@ function aftercare(
     liveRoots: liveRootsOf(judgement) ?? undefined,
     pieces: order.cuts?.pieces,
     rotten: isRotten(judgement),
+    inBloom: isInBloom(judgement),
     mound: order.mound,
     tied: order.support != null,
     school: plant.schools.firstWater ?? readSettings(db).firstWaterSchool,

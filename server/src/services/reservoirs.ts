@@ -76,6 +76,7 @@ function typicalUse({ situation }: PlantFile): (date: IsoDate) => number {
           surfaceCm2,
           canopyCm2: surfaceCm2,
           waterUse: traits.waterUse,
+          windy: !spot.indoors,
           vpd: Math.max(LEAST_VPD, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
           activity: activityOn(spot, traits, date).activity,
         }) / 1000;

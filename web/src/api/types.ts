@@ -484,7 +484,8 @@ export interface VerdictSummary {
   lookWorth: number;
   lookWhy: string;
   bloom: number;
-  refresh: string[];
+  now: string[];
+  window: Decision['window'];
   states: Decision['states'];
   costOfWaiting: number;
   contradictions: string[];

@@ -16,6 +16,24 @@ const LONGEST_MONTHS = 120;
 export function useFigureWords() {
   const { months } = useUnits();
   const inMonths = (count: number) => m.verdictPage.months(months(count)!);
+  const days = (count: number) => String(Math.max(1, Math.round(count)));
+  /** Days between waterings, at the height of growth and at rest. */
+  function dryWord({ drying: { watering, growthDays, restDays } }: Pick<Rung, 'drying'>): string {
+    if (watering === 'keptWet') return m.fit.keptWet(days(growthDays));
+    if (restDays === null) return m.fit.dryRest(days(growthDays));
+    return (watering === 'filling' ? m.fit.filling : m.fit.dryValue)(
+      days(growthDays),
+      days(restDays),
+    );
+  }
+  function dryShort({ drying: { watering, growthDays, restDays } }: Pick<Rung, 'drying'>): string {
+    if (watering === 'keptWet') return m.fit.keptWetShort;
+    if (restDays === null) return m.fit.dryShortRest(days(growthDays));
+    return (watering === 'filling' ? m.fit.fillingShort : m.fit.dryShort)(
+      days(growthDays),
+      days(restDays),
+    );
+  }
   return {
     inMonths,
     crowdedWord: (count: number | null) =>
@@ -31,7 +49,9 @@ export function useFigureWords() {
       return m.fit.crowdedBand(months(at)!, whole(band.soonest), whole(band.latest));
     },
     mediumWord: (count: number | null) => (count === null ? m.fit.noAgeing : inMonths(count)),
-    days: (count: number) => String(Math.round(count)),
+    days,
+    dryWord,
+    dryShort,
     degrees: (value: number) => `${value.toFixed(0)}°`,
   };
 }

@@ -84,8 +84,15 @@ export const en = {
   /** and in one sentence */
   headlineLine: {
     rescueNow: 'Rescue it now, whatever the calendar says.',
-    repotNow: 'Repot it this week.',
-    repotInWindow: (week: string) => `Repot in the week of ${week}.`,
+    repotNow: (until: string | null, best: string | null) =>
+      until === null
+        ? 'Repot it this week.'
+        : best === null
+          ? `Repot it now; this window lasts until ${until}.`
+          : `Repot it now or until ${until}, best about ${best}.`,
+    repotInWindow: (from: string, until: string, best: string) =>
+      `Repot between ${from} and ${until}, best about ${best}.`,
+    repotInWeek: (week: string) => `Repot in the week of ${week}.`,
     refresh: 'No new pot needed: a lesser act will do.',
     leave: (date: string) => `Leave it. Look again about ${date}.`,
     lookFirst: 'Look at it first: nothing is known of this plant yet.',
@@ -96,6 +103,7 @@ export const en = {
     crowded: 'Roots have used the pot',
     mediumFailing: 'Medium is failing',
     danger: 'In danger',
+    tooWet: 'Too wet for its roots',
     unstable: 'Unsupported or unstable',
   },
   rounds: {
@@ -234,6 +242,11 @@ export const en = {
       floorC: 'Lowest temperature, °C',
       growsFromC: 'Grows from, °C',
       growsFullyC: 'Grows fully from, °C',
+      hotC: 'Heat holds it back above, °C',
+      renewedYearly: 'Fresh mix each year as it wakes',
+      dryRest: 'Kept dry while it rests',
+      fed: 'Is fed',
+      lengthens: 'Share of the usual climb',
       support: 'Holds on by',
       bloomMatters: 'Bloom lost when disturbed, share',
       bloomWeeks: 'A bloom lasts, weeks',
@@ -342,7 +355,8 @@ export const en = {
     schoolYours: 'yours',
     contradictions: 'Findings that do not agree',
     contradiction: 'Contradiction',
-    meanwhile: 'Do this instead or meanwhile',
+    meanwhile: 'Do this now',
+    lossRisk: (share: string) => `Left as it is, about ${share} that it is lost within 12 weeks.`,
     alongside: 'In the same go',
     lookFor: 'Look for',
     worth: (worth: number) => `worth ${costWords(worth)}`,
@@ -470,16 +484,11 @@ export const en = {
         activity: string,
       ) =>
         `roots explore ${now} % of ${oldL}, which is ${start} % of ${newL}; they grow on logistically to ${full} %, at ${pace} times the usual pace, in a year that is ${activity} active in the mean; the band holds 8 of 10 such plants`,
-      dry: (
-        held: string,
-        spent: number,
-        goes: string,
-        growth: string,
-        days: string,
-        rest: string,
-        restDays: string,
-      ) =>
-        `holds ${held}, of which ${spent} % may go: ${goes} g; at ${growth} g a day in growth ${days} days, at ${rest} g a day at rest ${restDays} days`,
+      dry: (held: string, spent: number, goes: string, growth: string, days: string) =>
+        `holds ${held}, of which ${spent} % may go: ${goes} g; at ${growth} g a day in growth ${days} days`,
+      dryRest: (rest: string, days: string, stands: string | null) =>
+        `, at ${rest} g a day at rest ${days} days${stands === null ? '' : `, ${stands} times as long as it takes to dry, for it stands dry a while`}`,
+      noWaterAtRest: ', no water at rest',
       tip: (base: string, gravity: string, angle: string) =>
         `atan of base radius ${base} over height of the centre of gravity ${gravity} = ${angle}°`,
       bodies: 'What stands there, dry',
@@ -603,7 +612,14 @@ export const en = {
     already: 'from the first day',
     dry: 'days to dry',
     dryValue: (growth: string, rest: string) => `${growth} in growth, ${rest} at rest`,
+    dryRest: (growth: string) => `${growth} in growth, no water at rest`,
+    keptWet: (days: string) => `kept wet: topped up about every ${days} days`,
+    filling: (growth: string, rest: string) =>
+      `a filling lasts ${growth} in growth, ${rest} at rest`,
     dryShort: (growth: string, rest: string) => `dry in ${growth}–${rest} days`,
+    dryShortRest: (growth: string) => `dry in ${growth} days, dry rest`,
+    keptWetShort: 'kept wet',
+    fillingShort: (growth: string, rest: string) => `filled every ${growth}–${rest} days`,
     medium: 'medium lasts',
     noAgeing: 'does not age',
     tip: 'tips over at',

@@ -6,7 +6,7 @@ import {
   type Situation,
   type VerdictKind,
 } from '../../decide/index.ts';
-import { potLadder, type Rung } from '../../fit/index.ts';
+import { potLadder } from '../../fit/index.ts';
 import { kindOfParts, recipe } from '../../media/index.ts';
 import { blendOfRecipe } from '../../mixing/index.ts';
 import type { PotMaterialId, PotShape } from '../../pots/index.ts';
@@ -98,7 +98,7 @@ export function potChosen(
   offered: readonly Offered[],
   mix: string,
   { cuts, heightCm = 30 }: Pick<PanelPot, 'cuts' | 'heightCm'>,
-): (Pick<Rung, 'daysToDryInGrowth'> & { label: string }) | null {
+): { label: string; days: number } | null {
   const newKind = kindOfParts(recipe(mix).parts, (id) => id);
   const { rungs, choice } = potLadder({
     situation,
@@ -109,7 +109,7 @@ export function potChosen(
     ...(cuts ? { cuts } : {}),
   });
   const chosen = choice === null ? null : rungs[choice]!;
-  return chosen && { label: chosen.option.label, daysToDryInGrowth: chosen.daysToDryInGrowth };
+  return chosen && { label: chosen.option.label, days: chosen.drying.growthDays };
 }
 
 export function potHeld(given: PanelPot): Held {
@@ -120,9 +120,8 @@ export function potHeld(given: PanelPot): Held {
   }));
   const chosen = potChosen(situationOf(given), offered, given.mix, given);
   const accepted = given.accepts.split(' ').filter(Boolean);
-  const days = chosen?.daysToDryInGrowth ?? null;
-  const dries =
-    !given.days || days === null || (days >= given.days[0] && days <= given.days[1]);
+  const days = chosen?.days ?? null;
+  const dries = !given.days || days === null || (days >= given.days[0] && days <= given.days[1]);
   return {
     what: `${given.taxon}: ${given.what}`,
     expected: `${given.accepts || 'none'}${given.days ? `, ${given.days.join('–')} days` : ''}`,

@@ -27,18 +27,7 @@ export interface PanelSituation {
   place?: PlaceId;
 }
 
-type Row = [
-  what: string,
-  taxon: string,
-  date: string,
-  potCm: number,
-  kind: MediumKind,
-  months: number | null,
-  signals: Signals,
-  accepts: string,
-  leads?: readonly string[] | null,
-  place?: PlaceId,
-];
+type Row = [what: string, taxon: string, date: string, potCm: number, kind: MediumKind, months: number | null, signals: Signals, accepts: string, leads?: readonly string[] | null, place?: PlaceId];
 
 const FINE: Signals = { growth: 'normal', smell: 'fresh', rootsAtHoles: 'none' };
 
@@ -216,17 +205,15 @@ const ROWS: Row[] = [
   ['a nursery plug inside, settled in', 'Codiaeum', '2026-05-18', 12, 'peatSoil', 3, { nurseryPlug: true, growth: 'slow' }, 'by 8 | leave', ['nurseryPlug', 'growth']],
 ];
 
-export const PANEL_SITUATIONS: readonly PanelSituation[] = ROWS.map(
-  ([what, taxon, date, potCm, kind, months, signals, accepts, leads, place]) => ({
-    what,
-    taxon,
-    date,
-    potCm,
-    kind,
-    months,
-    signals,
-    accepts,
-    ...(leads ? { leads } : {}),
-    ...(place ? { place } : {}),
-  }),
-);
+export const PANEL_SITUATIONS: readonly PanelSituation[] = ROWS.map(([what, taxon, date, potCm, kind, months, signals, accepts, leads, place]) => ({
+  what,
+  taxon,
+  date,
+  potCm,
+  kind,
+  months,
+  signals,
+  accepts,
+  ...(leads ? { leads } : {}),
+  ...(place ? { place } : {}),
+}));

@@ -18,7 +18,7 @@ defineProps<{
 defineEmits<{ pick: [id: string]; drop: [id: string] }>();
 
 const { volume, weight, percent, length, said } = useUnits();
-const { crowdedBand, mediumWord, days, degrees } = useFigureWords();
+const { crowdedBand, mediumWord, dryWord, degrees } = useFigureWords();
 
 const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
   { word: m.fit.newMedium, of: (rung) => volume(rung.newMediumL) },
@@ -26,7 +26,7 @@ const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
   { word: m.fit.medium, of: (rung) => mediumWord(rung.mediumMonths) },
   {
     word: m.fit.dry,
-    of: (rung) => m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)),
+    of: (rung) => dryWord(rung),
   },
   {
     word: m.fit.airWater,

@@ -43,7 +43,7 @@ const settings = useSettings();
 const planCutting = usePlanCutting();
 const notices = useNotices();
 const { length, volume, weight, number, said } = useUnits();
-const { crowdedBand, mediumWord, days, degrees } = useFigureWords();
+const { crowdedBand, mediumWord, dryWord, degrees } = useFigureWords();
 const { day } = useDates();
 
 const file = computed(() => props.loaded.file);
@@ -255,7 +255,7 @@ const freeOnShelf = (option: PotOption) => {
         <div>
           <dt>{{ m.fit.dry }}</dt>
           <dd>
-            {{ m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}
+            {{ dryWord(rung) }}
           </dd>
         </div>
         <div v-if="stances">

@@ -29,7 +29,7 @@ const school = defineModel<SizeSchool>('school', { required: true });
 defineEmits<{ pick: [id: string]; compare: [id: string] }>();
 
 const { us, volume, weight, length, said } = useUnits();
-const { crowdedWord, crowdedBand, mediumWord, days, degrees } = useFigureWords();
+const { crowdedWord, crowdedBand, mediumWord, dryShort, dryWord, degrees } = useFigureWords();
 
 const NEIGHBOURS = 3;
 /** Rungs worth drawing: the choice, its neighbours and what is owned; the table has all. */
@@ -85,7 +85,7 @@ watch(
           }}<template v-if="classOf(rung)"> · {{ classOf(rung) }}</template></span
         >
         <span>{{ m.fit.crowded }} {{ crowdedBand(rung) }}</span>
-        <span>{{ m.fit.dryShort(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}</span>
+        <span>{{ dryShort(rung) }}</span>
         <span>{{ m.fit.tip }} {{ degrees(rung.stance.tipAngleDryDeg) }}</span>
         <span class="why">{{ said(rung.because) }}</span>
         <strong v-if="rung === choice" class="pickmark">✓ {{ m.fit.chosen }}</strong>
@@ -136,7 +136,7 @@ watch(
               <td class="num">{{ crowdedWord(rung.monthsToCrowded) }}</td>
               <td class="num">{{ mediumWord(rung.mediumMonths) }}</td>
               <td class="num">
-                {{ m.fit.dryValue(days(rung.daysToDryInGrowth), days(rung.daysToDryAtRest)) }}
+                {{ dryWord(rung) }}
               </td>
               <td class="num">
                 {{

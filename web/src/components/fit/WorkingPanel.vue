@@ -20,7 +20,7 @@ const w = m.fit.working;
 const rows = computed(() => {
   const { rung, ladder, oldFillL } = props;
   const { ball } = ladder;
-  const { heldL, spentShare, growthG, restG } = rung.drying;
+  const { heldL, spentShare, growthG, restG, growthDays, restDays, standsAtRest } = rung.drying;
   const layerL = fillOf(rung.inside) - rung.fillL;
   const goesG = heldL * 1000 * spentShare;
   return [
@@ -48,15 +48,21 @@ const rows = computed(() => {
     },
     {
       what: m.fit.dry,
-      sum: w.dry(
-        volume(heldL),
-        percent(spentShare),
-        number(goesG, 0),
-        number(growthG, 0),
-        number(rung.daysToDryInGrowth, 0),
-        number(restG, 0),
-        number(rung.daysToDryAtRest, 0),
-      ),
+      sum:
+        w.dry(
+          volume(heldL),
+          percent(spentShare),
+          number(goesG, 0),
+          number(growthG, 0),
+          number(growthDays, 0),
+        ) +
+        (restDays === null
+          ? w.noWaterAtRest
+          : w.dryRest(
+              number(restG, 0),
+              number(restDays, 0),
+              standsAtRest > 1 ? number(standsAtRest, 1) : null,
+            )),
     },
     {
       what: m.fit.tip,

@@ -69,7 +69,7 @@ describe('Fit & mix', () => {
       `${rung.newMediumL.toLocaleString(undefined, { maximumFractionDigits: 2 })} L`,
     );
     expect(wrapper.find('.facts').text()).toContain(
-      `${Math.round(rung.daysToDryInGrowth)} in growth`,
+      `${Math.round(rung.drying.growthDays)} in growth`,
     );
   });
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import {
+  addDays,
   daysBetween,
   eyesFirst,
   headlineOf,
   leadingReasons,
   lesserActLabel,
+  mondayOf,
   signal,
   WEEKS_OF_GROWTH,
   type Decision,
@@ -52,14 +54,27 @@ const situation = computed(() => asked.value?.situation ?? file.value?.situation
 function showWhatIf(judged: Decision | null, then: Situation | null): void {
   asked.value = judged && then ? { decision: judged, situation: then } : null;
 }
+/** A window is told by its days: its last week ends on a Sunday. */
+const lastDay = (monday: string) => day(addDays(monday, 6));
 const headline = computed(() => {
   const d = decision.value;
   if (!d) return '';
   switch (d.headline) {
     case 'troubleshootFirst':
       return m.headlineLine.troubleshootFirst(d.troubleshoot!.causes[0]!.label);
+    case 'repotNow': {
+      const until = d.window && d.window.to > d.window.from ? lastDay(d.window.to) : null;
+      const best = d.window && d.window.best > d.window.from ? day(d.window.best) : null;
+      return m.headlineLine.repotNow(until, best);
+    }
     case 'repotInWindow':
-      return m.headlineLine.repotInWindow(full(d.week!));
+      return d.window && d.window.to > d.window.from
+        ? m.headlineLine.repotInWindow(
+            day(d.window.from),
+            lastDay(d.window.to),
+            full(d.window.best),
+          )
+        : m.headlineLine.repotInWeek(full(d.week!));
     case 'leave':
       return m.headlineLine.leave(full(d.lookAgain!));
     default:
@@ -74,10 +89,11 @@ const speaksAgainst = computed(() => ranked.value.filter(({ logOdds }) => logOdd
 const worthLooking = computed(
   () => decision.value?.notLooked.filter(({ worth }) => worth >= 0.005).slice(0, 5) ?? [],
 );
+const monday = computed(() => mondayOf(situation.value!.date));
 const best = computed(() => {
   const d = decision.value;
   if (!d?.week || !file.value) return null;
-  return Math.min(51, Math.max(0, Math.round(daysBetween(situation.value!.date, d.week) / 7)));
+  return Math.min(51, Math.max(0, Math.round(daysBetween(monday.value, d.week) / 7)));
 });
 
 const whyThen = computed(() => {
@@ -101,6 +117,9 @@ const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
     Math.round(100 * Math.max(0, explored - sd)),
     Math.round(100 * Math.min(1, explored + sd)),
   );
+/** A smaller chance of losing it is not worth a word. */
+const TOLD_RISK = 0.1;
+const chanceWord = (share: number) => m.verdictPage.share(5 * Math.round(20 * share));
 const firstTurn = computed(() => decision.value?.turningPoint[0] ?? null);
 const shareWord = (share: number) =>
   share < 0.005
@@ -124,7 +143,7 @@ function valueLabel(id: string, value: SignalValue): string {
   return definition.choices.find((choice) => choice.value === value)?.label ?? String(value);
 }
 const schoolLine = (verdict: keyof typeof m.verdict, week: string | null) =>
-  verdict === 'repotInWeek' && week ? m.headlineLine.repotInWindow(day(week)) : m.verdict[verdict];
+  verdict === 'repotInWeek' && week ? m.headlineLine.repotInWeek(day(week)) : m.verdict[verdict];
 const monthsOf = (count: number | null) =>
   count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
 </script>
@@ -161,6 +180,9 @@ const monthsOf = (count: number | null) =>
           {{ leading.join('; ') }}.
         </p>
         <p v-if="whyThen" class="lead">{{ whyThen }}</p>
+        <p v-if="decision.lossRisk >= TOLD_RISK" class="lead">
+          {{ m.verdictPage.lossRisk(chanceWord(decision.lossRisk)) }}
+        </p>
         <p v-if="firstTurn && decision.headline !== 'troubleshootFirst'" class="lead">
           {{
             m.verdictPage.changes(
@@ -169,8 +191,8 @@ const monthsOf = (count: number | null) =>
             )
           }}
         </p>
-        <ul v-if="decision.refresh.length > 0" class="acts">
-          <li v-for="act in decision.refresh" :key="act">
+        <ul v-if="decision.now.length > 0" class="acts">
+          <li v-for="act in decision.now" :key="act">
             <strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}
           </li>
         </ul>
@@ -226,7 +248,7 @@ const monthsOf = (count: number | null) =>
         <section class="panel">
           <h2>{{ m.verdictPage.curves }}</h2>
           <CostCurves
-            :from="situation!.date"
+            :from="monday"
             :disturbing="decision.curves.disturbing"
             :waiting="decision.curves.waiting"
             :best="best"

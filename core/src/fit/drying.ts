@@ -1,0 +1,183 @@
+import type { Traits } from '../catalogue/index.ts';
+import { freshIn, type Situation } from '../decide/index.ts';
+import type { MediumKind } from '../media/index.ts';
+import type { Blend } from '../mixing/index.ts';
+import {
+  fillL,
+  potMaterial,
+  rimCm,
+  sectionCm2,
+  usualHeadspaceCm,
+  type PotMaterialId,
+  type PotShape,
+} from '../pots/index.ts';
+import { activityOnDay, temperatureOn, vpdKPa, type Spot } from '../season/index.ts';
+import { daysToDry, SPENT_BEFORE_WATER, STANDS_DRY_AT_REST, typicalUseG } from '../water/index.ts';
+
+/** Growth and thirst of the air in one month. */
+export interface MonthPace {
+  activity: number;
+  vpdKPa: number;
+}
+
+/** How a pot is watered: when it has dried, before it ever does, or by filling its reservoir. */
+export type Watering = 'dries' | 'keptWet' | 'filling';
+
+/** Water that may go, and how fast it goes. */
+export interface Drying {
+  watering: Watering;
+  /** held after draining, above what never comes out, or in the reservoir, L */
+  heldL: number;
+  /** share of it that may go before the next water */
+  spentShare: number;
+  /** how many times as long it is left at rest once dry: what is grown dry stands dry a while */
+  standsAtRest: number;
+  /** use at the height of growth and at rest, g a day */
+  growthG: number;
+  restG: number;
+  /** days until the next water, at the height of growth */
+  growthDays: number;
+  /** … and at rest; null: it is kept dry then */
+  restDays: number | null;
+  /** … and in the middle of each month, January first; null: kept dry */
+  byMonth: (number | null)[];
+  /** at the height of growth, were the wall tight */
+  tightDays: number;
+}
+
+/** A pot as far as drying goes. */
+export interface DryingPot {
+  traits: Traits;
+  spot: Spot;
+  /** inside and outside of the pot */
+  inside: PotShape;
+  outside: PotShape;
+  material: PotMaterialId;
+  mix: Blend;
+  kind: MediumKind;
+  fillHeightCm?: number;
+  floorCm?: number;
+  /** the pot that the present canopy was grown in; this one when absent */
+  grownIn?: PotShape;
+  /** share of its roots alive, 0 … 1 */
+  live?: number;
+  /** the plant's own use against the typical, by its log */
+  ownFactor?: number;
+  /** L; absent: as such pots usually have it */
+  reservoirL?: number;
+}
+
+const DAYS_A_MONTH = 30.4;
+/** Air is never so wet that nothing dries. */
+const LEAST_KPA = 0.05;
+/** A pot that its roots reach little of dries at most so many times later. @source common practice, no source */
+const MOST_FOR_FEW_ROOTS = 1.6;
+/** Share of the pot's litres that an outer pot of water under pebbles holds. @source common practice, no source */
+const USUAL_RESERVOIR = 0.3;
+/** Below this share of its fullest activity a plant that is kept dry at rest gets no water. */
+const RESTS_BELOW = 0.45;
+const LEAST = 1e-6;
+/** Water that never comes out, as a share of the pores. */
+const BOUND_SHARE = 0.05;
+
+/** A spot's year as a plant meets it, month by month, January first. */
+export function yearOf(spot: Spot, traits: Traits): MonthPace[] {
+  return Array.from({ length: 12 }, (_, month) => {
+    const day = Math.round(15 + month * DAYS_A_MONTH);
+    return {
+      activity: activityOnDay(spot, traits, day).activity,
+      vpdKPa: Math.max(LEAST_KPA, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
+    };
+  });
+}
+
+/** Wall through which water leaves, as the open surface that would lose as much, cm². */
+export function breathingCm2(pot: PotShape, fillCm: number, material: PotMaterialId): number {
+  return potMaterial(material).wallEvaporation * Math.PI * rimCm(pot) * fillCm;
+}
+
+/** The months of most and of least use. */
+export function yearEnds(
+  year: readonly MonthPace[],
+  waterUse: number,
+): { growth: MonthPace; rest: MonthPace } {
+  const use = ({ activity, vpdKPa: vpd }: MonthPace) =>
+    typicalUseG({ surfaceCm2: 1, canopyCm2: 1, vpd, activity, waterUse });
+  const byUse = [...year].sort((a, b) => use(a) - use(b));
+  return { rest: byUse[0]!, growth: byUse[byUse.length - 1]! };
+}
+
+/**
+ * How long a pot goes between waterings, over the year.
+ *
+ * @param year  as `yearOf` gives it
+ * @source water held: the drained column; use: typicalUseG; shares: common practice, no source
+ */
+export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
+  const { traits, spot, inside, mix, kind, material, live = 1, ownFactor = 1 } = pot;
+  const fill = pot.fillHeightCm ?? inside.heightCm - usualHeadspaceCm(inside);
+  const litres = fillL(inside);
+  const watering: Watering =
+    kind === 'pebbles' ? 'filling' : traits.drying === 'wet' ? 'keptWet' : 'dries';
+  const fresh = freshIn(mix, inside, fill, pot.floorCm ?? 0);
+  const heldL =
+    watering === 'filling'
+      ? (pot.reservoirL ?? USUAL_RESERVOIR * litres)
+      : Math.max(0.01, fresh.water - BOUND_SHARE * mix.totalPorosity) * litres;
+  const spentShare = watering === 'filling' ? 1 : SPENT_BEFORE_WATER[traits.drying];
+  const surfaceCm2 = sectionCm2(inside, fill);
+  const rooted = sectionCm2(inside, inside.heightCm);
+  const grownIn = pot.grownIn ?? inside;
+  // Roots run into fresh mix within weeks: a pot just filled is used as one half-way to it.
+  const canopy = Math.sqrt(sectionCm2(grownIn, grownIn.heightCm) * rooted) * live;
+  const wall = breathingCm2(pot.outside, fill, material);
+  const useG = ({ activity, vpdKPa: vpd }: MonthPace, canopyCm2: number, wallCm2: number) =>
+    ownFactor *
+    typicalUseG({
+      surfaceCm2,
+      canopyCm2,
+      vpd,
+      activity,
+      waterUse: traits.waterUse,
+      wallCm2,
+      windy: !spot.indoors,
+    });
+  // What few roots do not drink the surface still gives off.
+  const use = (pace: MonthPace, wallCm2 = wall) =>
+    Math.max(useG(pace, canopy, wallCm2), useG(pace, rooted, wallCm2) / MOST_FOR_FEW_ROOTS);
+  const { growth, rest } = yearEnds(year, traits.waterUse);
+  const stands = ({ activity }: MonthPace) => {
+    const resting = watering === 'dries' ? 1 - activity / Math.max(LEAST, growth.activity) : 0;
+    return 1 + STANDS_DRY_AT_REST[traits.drying] * Math.max(0, resting);
+  };
+  const days = (pace: MonthPace, wallCm2 = wall) =>
+    stands(pace) * daysToDry(heldL, spentShare, use(pace, wallCm2));
+  const isDry = ({ activity }: MonthPace) =>
+    traits.dryRest && activity < RESTS_BELOW * growth.activity;
+  const wanted = (pace: MonthPace) => (isDry(pace) ? null : days(pace));
+  return {
+    watering,
+    heldL,
+    spentShare,
+    standsAtRest: stands(rest),
+    growthG: use(growth),
+    restG: use(rest),
+    growthDays: days(growth),
+    restDays: wanted(rest),
+    byMonth: year.map(wanted),
+    tightDays: days(growth, 0),
+  };
+}
+
+/** The same of a plant as it stands, rooted through its own pot. */
+export function dryingOfPresent(
+  { traits, spot, pot }: Pick<Situation, 'traits' | 'spot' | 'pot'>,
+  mix: Blend,
+  kind: MediumKind,
+  material: PotMaterialId = 'plastic',
+): Drying {
+  return dryingIn(
+    { traits, spot, inside: pot, outside: pot, material, mix, kind },
+    yearOf(spot, traits),
+  );
+}
