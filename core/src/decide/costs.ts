@@ -173,7 +173,7 @@ export const ELECTIVE_FROM = 0.4;
 /** While new roots start the moment is short: then so much is enough. */
 export const MOMENT_FROM = 0.25;
 /** … and none is planned ahead for what is not even suspected today. */
-export const PLANNED_FROM = 0.2;
+export const PLANNED_FROM = 0.3;
 /**
  * Further off than the next season nobody plans a repot: leave it, and look again. What holds for
  * sure is planned a year ahead.

@@ -50,6 +50,8 @@ export interface SchoolPlan {
   /** long-run cost per week of this plant in a fresh pot */
   freshPerWeek: number;
   freshCycleWeeks: number;
+  /** a repot of this plant in its best season */
+  renewal: number;
 }
 
 export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
@@ -61,6 +63,7 @@ export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
     open: frame.season.readiness.map((readiness) => !closedWeeks || readiness >= threshold),
     freshPerWeek: perWeek,
     freshCycleWeeks: atWeeks,
+    renewal,
   };
 }
 
@@ -140,7 +143,7 @@ const HARM = new Float64Array(HORIZON_WEEKS + 1);
  * hundred times for one verdict.
  */
 function reckon(
-  { disturbing, open, freshPerWeek, frame, moment }: Plan,
+  { disturbing, open, freshPerWeek, frame, moment, renewal }: Plan,
   sums: Sums,
   from: number,
 ): void {
@@ -149,9 +152,8 @@ function reckon(
   const { stays, fades } = excessHarm(frame, sums);
   const danger = logistic(frame.priorDanger + sums.danger);
   const allOpen = danger >= DANGER_OPENS;
-  // The chance that none of the states holds that time does not bring.
-  const noOther =
-    (1 - logistic(PRIOR_TOO_WET + sums.tooWet)) * (1 - logistic(PRIOR_UNSTABLE + sums.unstable));
+  // What rocks is staked; nobody lifts a plant for that alone.
+  const noOther = 1 - logistic(PRIOR_TOO_WET + sums.tooWet);
   const fine = (1 - ELECTIVE_FROM) / noOther;
   const fineNow = (1 - MOMENT_FROM) / noOther;
   // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum), which needs no exponential per week
@@ -168,7 +170,9 @@ function reckon(
       fades * FADING[week]! +
       harmCrowded[week]! * (isCrowded + (overfull > 0 ? WORSENS * overfull : 0)) +
       harmMedium[week]! * (isFailing + (overdue > 0 ? WORSENS * overdue : 0));
-    COST[week] = disturbing[week]! + waiting + freshPerWeek * (HORIZON_WEEKS - week);
+    // The last week stands for “not within two years”: then in its best season, whenever that is.
+    const repot = week === HORIZON_WEEKS ? renewal : disturbing[week]!;
+    COST[week] = repot + waiting + freshPerWeek * (HORIZON_WEEKS - week);
     const most = moment && week < TIPS_STARTING.weeks ? fineNow : fine;
     MAY[week] = allOpen || (open[week]! && (1 - isCrowded) * (1 - isFailing) <= most) ? 1 : 0;
     HARM[week] = harm;
@@ -176,9 +180,9 @@ function reckon(
   }
 }
 
-/** Chance that some state holds but danger, which no calendar decides on. */
-export const electiveShare = ({ danger: _danger, ...elective }: Record<State, number>): number =>
-  1 - Object.values(elective).reduce((none, share) => none * (1 - share), 1);
+/** Chance that some state holds for which a plant is lifted when its season comes. */
+export const electiveShare = ({ crowded, mediumFailing, tooWet }: Record<State, number>): number =>
+  1 - (1 - crowded) * (1 - mediumFailing) * (1 - tooWet);
 
 /** Probability of each state in a week. */
 export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<State, number> {

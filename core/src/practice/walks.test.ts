@@ -176,10 +176,10 @@ describe('more trouble', () => {
           decide({ ...situation, signals: others }, 'brief'),
           situation.date,
         );
-        const after = weeksUntil(
-          decide({ ...situation, signals: { ...others, ...trouble } }, 'brief'),
-          situation.date,
-        );
+        const judged = decide({ ...situation, signals: { ...others, ...trouble } }, 'brief');
+        // A lesser act that puts it right today is no delay.
+        if (judged.verdict === 'refreshOnly') continue;
+        const after = weeksUntil(judged, situation.date);
         expect(after, JSON.stringify([trouble, situation])).toBeLessThanOrEqual(before);
       }
     }

@@ -15,7 +15,10 @@ const named = (at: string) =>
 const CALCULATORS = named('/calc/');
 /** What is promised by name to whoever builds on the API. */
 const PROMISED = {
-  calculators: 'pot season column mix stability dilution feed cuts decision fit day'.split(' '),
+  calculators:
+    'pot season column mix stability dilution feed cuts decision fit day aftercare water life'.split(
+      ' ',
+    ),
   resources:
     'plants spots looks measurements repots pots components recipes supports tasks days'.split(' '),
 };

@@ -12,6 +12,7 @@ import {
   extraterrestrialMJ,
   feed,
   fillL,
+  kindOfRecipe,
   LARGEST_POT_CM,
   meanWaterInColumn,
   mediumLife,
@@ -19,6 +20,7 @@ import {
   planCuts,
   potLadder,
   POROMETER_CM,
+  recipe,
   recipeOfKind,
   retentionFromPorometer,
   saturationKPa,
@@ -52,6 +54,7 @@ import {
   rootCuts,
 } from '../http/fields.ts';
 import { day } from './calcDay.ts';
+import { aftercare, life, water } from './calcPlant.ts';
 import { solver } from '../services/solver.ts';
 import { partFrom, partsBody, type PartBody } from '../http/parts.ts';
 import {
@@ -77,6 +80,9 @@ export function calculatorRoutes(): DescribedRouter {
   routes.calculator('/fit', fit);
   routes.calculator('/cuts', cuts);
   routes.calculator('/day', day);
+  routes.calculator('/aftercare', aftercare);
+  routes.calculator('/water', water);
+  routes.calculator('/life', life);
   return routes;
 }
 
@@ -358,6 +364,9 @@ const fit: Calculator<FitBody> = {
       situation,
       options: pots.length > 0 ? pots.map(optionFrom) : standardOptions(situation.pot),
       mix: blendGiven(given),
+      ...(typeof given.mix === 'string'
+        ? { newKind: kindOfRecipe(given.mix, recipe(given.mix).parts) }
+        : {}),
       plantHeightCm,
       ...(support ? { support: supportFrom(support) } : {}),
       ...(headroomCm === undefined ? {} : { headroomCm }),
@@ -371,6 +380,7 @@ const fit: Calculator<FitBody> = {
         monthsToCrowded: rung.monthsToCrowded,
         crowdedBand: rung.crowdedBand,
         mediumMonths: rung.mediumMonths,
+        watering: rung.drying.watering,
         daysToDry: rung.drying.growthDays,
         daysToDryAtRest: rung.drying.restDays,
         tipAngleDeg: rung.stance.tipAngleDryDeg,

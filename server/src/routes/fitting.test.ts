@@ -206,7 +206,7 @@ describe('fitting', () => {
       const { body } = await garden.call.get('/api/plants/22/fitting').expect(200);
       const names = body.handDowns.map(({ name }: { name: string }) => name);
       expect(names).toContain('Pansy Locker');
-      expect(names).not.toContain('Winter Lantern');
+      expect(names).not.toContain('Deckhand');
       const own = (await garden.call.get('/api/plants/13/fitting')).body.handDowns;
       expect(own.map(({ plantId }: { plantId: number }) => plantId)).not.toContain(13);
     } finally {

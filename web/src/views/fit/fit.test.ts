@@ -405,7 +405,7 @@ describe('the bench sheet', () => {
     const steps = [
       'Pour in grit as ballast, 2 cm',
       'Shorten the longest roots',
-      'No water for 3 days',
+      'No water until tomorrow',
     ];
     const places = steps.map((step) => text.indexOf(step));
     expect(places.every((place) => place > 0)).toBe(true);
