@@ -120,7 +120,7 @@ const CASES: Case[] = [
     'an orchid that walks is repotted as its roots start',
     situation('Oncidium', '2026-04-10', 'bark', '2024-08-01', { newRootTips: 'starting' }),
     'repotNow',
-    'mediumAge',
+    'timeInPot',
   ],
   [
     'a jade plant that topples is secured, not repotted',

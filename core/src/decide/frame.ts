@@ -96,7 +96,7 @@ export const mediumPrior = (months: number, life: number | null): number =>
 const EXPLORED_SPAN = 0.25;
 
 const crowdedPriorByRoots = (explored: number, full: number): number =>
-  Math.max(PRIOR_NEVER, (BY_TIME.crowded.slope * (explored - full)) / EXPLORED_SPAN);
+  Math.max(BY_TIME.crowded.low, (BY_TIME.crowded.slope * (explored - full)) / EXPLORED_SPAN);
 
 /** Months after which a medium is due, by its structure or by what its keeper does each year. */
 export function dueMonths(frame: Pick<Frame, 'life' | 'situation'>): number | null {

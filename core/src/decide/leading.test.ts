@@ -26,12 +26,21 @@ describe('the reasons that a verdict is told by', () => {
     expect(first!.text).toMatch(/^the medium is \d+ months old/);
   });
 
-  it('name each finding once, never a base rate, and none that speaks against', () => {
+  it('a term that has run out comes before a middling sign of what is unlikely', () => {
+    const old = judged('Aspidistra elatior', { rootsAtHoles: 'one' }, { lastRepot: '2023-09-10' });
+    expect(leadingReasons(old, 1)[0]!.signal).toBe('mediumAge');
+    // … and one that has hardly begun is no reason, however likely the state.
+    const young = judged('Begonia maculata', { rootsAtHoles: 'mat' }, { lastRepot: '2026-02-10' });
+    expect(leadingReasons(young, 5).map(({ signal }) => signal)).not.toContain('timeInPot');
+  });
+
+  it('name each finding once, never a base rate, and no finding that speaks against', () => {
     const reasons = leadingReasons(begonia({ smell: 'sour', rootsAtHoles: 'every' }), 10);
     const signals = reasons.map(({ signal }) => signal);
     expect(new Set(signals).size).toBe(signals.length);
     expect(signals).not.toContain('baseRate');
-    expect(reasons.every(({ logOdds }) => logOdds > 0)).toBe(true);
+    const seen = reasons.filter(({ signal }) => signal !== 'timeInPot' && signal !== 'mediumAge');
+    expect(seen.every(({ logOdds }) => logOdds > 0)).toBe(true);
     expect(signals).toContain('smell');
   });
 });

@@ -8,6 +8,15 @@ const isBackground = (signal: string, state: State) =>
   signal === 'baseRate' || (state === 'danger' && BY_TIME.has(signal));
 /** Who was asked why would first tell what was seen, then how long it has been. @source common practice, no source */
 const BESIDE_WHAT_IS_SEEN = 0.5;
+/**
+ * Time that has run out is a reason like a middling finding: from this chance of its state on, and
+ * from log-odds as they are when the term is over.
+ *
+ * @source common practice, no source
+ */
+const TOLD_FROM = 0.25;
+const TERM_OVER = -1.5;
+const AS_A_FINDING = 0.9;
 
 /**
  * The reasons that a verdict is told by: those that speak for what is likely
@@ -20,18 +29,21 @@ export function leadingReasons(
   { reasons, states }: { reasons: readonly Reason[]; states: Record<State, number> },
   most: number,
 ): Reason[] {
-  const weight = ({ signal, logOdds, state }: Reason) =>
-    logOdds * states[state] * (BY_TIME.has(signal) ? BESIDE_WHAT_IS_SEEN : 1);
-  const speaking = reasons
-    .filter(({ signal, logOdds, state }) => logOdds > 0 && !isBackground(signal, state))
-    .sort((a, b) => weight(b) - weight(a));
+  const isByTime = ({ signal }: Reason) => BY_TIME.has(signal);
+  // A term that has run out is told though it proves nothing by itself.
+  const says = (reason: Reason) =>
+    isByTime(reason) && states[reason.state] >= TOLD_FROM && reason.logOdds >= TERM_OVER
+      ? Math.max(AS_A_FINDING, reason.logOdds)
+      : reason.logOdds;
+  const weight = (reason: Reason) =>
+    says(reason) * states[reason.state] * (isByTime(reason) ? BESIDE_WHAT_IS_SEEN : 1);
+  const told = reasons.filter(({ signal, state }) => !isBackground(signal, state));
+  const speaking = told.filter((reason) => says(reason) > 0).sort((a, b) => weight(b) - weight(a));
   // Where nothing was seen and no state is likely by itself, time is what is left to tell.
   const ranked =
     speaking.length > 0
       ? speaking
-      : reasons
-          .filter(({ signal, state }) => BY_TIME.has(signal) && !isBackground(signal, state))
-          .sort((a, b) => states[b.state] - states[a.state]);
+      : told.filter(isByTime).sort((a, b) => states[b.state] - states[a.state]);
   const bySignal = new Map<string, Reason>();
   for (const reason of ranked) {
     if (!bySignal.has(reason.signal)) bySignal.set(reason.signal, reason);

@@ -88,7 +88,7 @@ export interface NotLooked {
 const MOST_TURNING_POINTS = 4;
 
 /** What is met less often than this is not told as a turning point. @source common practice, no source */
-const LEAST_CHANCE = 0.04;
+const LEAST_CHANCE = 0.06;
 
 /** Changes that decide whether to move the plant come first, of those the likeliest. */
 const byWeight = (

@@ -67,6 +67,9 @@ function oddsSlope(explored: number): number {
   return (oddsExplored(explored + STEP) - oddsExplored(explored - STEP)) / (2 * STEP);
 }
 
+/** Terms of filling after which any plant that grows has filled its pot. @source common practice, no source */
+const MOST_TERMS = 1.3;
+
 /** Of 80 %, as z-value on either side. */
 const Z80 = 1.2816;
 
@@ -82,8 +85,10 @@ export function crowdedBand(
   meanActivity: number,
   pace: RootPace = TYPICAL_PACE,
 ): { months: number; soonest: number; latest: number } | null {
-  const months = monthsToCrowded(start.explored, pot, meanActivity, pace.factor);
-  if (months === null) return null;
+  const reckoned = monthsToCrowded(start.explored, pot, meanActivity, pace.factor);
+  if (reckoned === null) return null;
+  // Roots run for the wall first: few at the start fill a pot hardly later than half of it would.
+  const months = Math.min(reckoned, (MOST_TERMS * pot.toFill) / pace.factor);
   const gap = oddsExplored(crowdedAt(pot)) - oddsExplored(Math.max(0.03, start.explored));
   if (gap <= 0) return { months: 0, soonest: 0, latest: 0 };
   const perOdds = months / gap;

@@ -120,7 +120,10 @@ const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
 /** A smaller chance of losing it is not worth a word. */
 const TOLD_RISK = 0.1;
 const chanceWord = (share: number) => m.verdictPage.share(5 * Math.round(20 * share));
-const firstTurn = computed(() => decision.value?.turningPoint[0] ?? null);
+/** What was not seen yet and would turn it; that a finding could have been another one is no news. */
+const firstTurn = computed(
+  () => decision.value?.turningPoint.find(({ from }) => from === null) ?? null,
+);
 const shareWord = (share: number) =>
   share < 0.005
     ? m.verdictPage.under1
