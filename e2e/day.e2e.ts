@@ -38,17 +38,17 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     await expect(page.getByRole('heading', { name: /to repot: spares them/ })).toBeVisible();
     await expect(page.getByText('No plan can be better: proven.')).toBeVisible();
     // By the keeper's word two more: one by its button, one dragged across.
-    await page.getByRole('button', { name: 'Take Evening Watch in' }).click();
+    await page.getByRole('button', { name: 'Take Wharfinger in' }).click();
     await expect(
-      page.getByRole('button', { name: 'Let go of your word on Evening Watch' }),
+      page.getByRole('button', { name: 'Let go of your word on Wharfinger' }),
     ).toBeVisible();
     await settled(page);
-    const grip = page.locator('li.left', { hasText: 'Turnstile' }).locator('.grip');
+    const grip = page.locator('li.left', { hasText: 'Semaphore' }).locator('.grip');
     // A hand goes on once it sees that it holds the plant, lets go once it sees where it would land, and
     // takes it up again where it landed elsewhere.
     const ghost = page.locator('.sortable-ghost');
     const potted = page.locator('section', { hasText: 'Potted (' });
-    const word = page.getByRole('button', { name: 'Let go of your word on Turnstile' });
+    const word = page.getByRole('button', { name: 'Let go of your word on Semaphore' });
     await expect(async () => {
       await grip.hover();
       await page.mouse.down();
@@ -79,14 +79,14 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
 
     // Paper: every sheet of the day on a page of its own.
     await page.goto('/day/sheets');
-    await expect(page.getByRole('heading', { name: 'Evening Watch' })).toBeVisible();
-    await expect(page.getByRole('heading', { name: 'Turnstile' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Wharfinger' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Semaphore' })).toBeVisible();
     const sheets = await page.locator('.sheet-page').count();
     const pdf = await page.pdf({ preferCSSPageSize: true });
     const pages = pdf.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g)!.length;
     expect(pages).toBe(sheets);
     const csv = await page.request.get(`/api/days/${id}/picking.csv`);
-    expect(await csv.text()).toContain('Evening Watch');
+    expect(await csv.text()).toContain('Wharfinger');
 
     await page.setViewportSize({ width: 390, height: 844 });
     await page.goto('/day/bench');

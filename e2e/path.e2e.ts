@@ -75,7 +75,7 @@ async function walk(page: Page, name: string, needsSpot: boolean): Promise<void>
   await page.getByLabel('Roots were cut, or the plant divided').check();
   await page.getByRole('button', { name: 'Repotted: start aftercare' }).click();
   await expect(page).toHaveURL(/\/plants\/\d+$/);
-  await expect(page.getByText('First water, after 3 dry days').first()).toBeVisible();
+  await expect(page.getByText('Water thoroughly and let it drain').first()).toBeVisible();
   await expect(page.getByText('Look at 3 weeks').first()).toBeVisible();
   await expect(page.getByText('14 cm → 17 cm', { exact: false })).toBeVisible();
   await page.goto('/aftercare');

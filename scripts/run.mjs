@@ -262,6 +262,7 @@ const commands = {
     must(bin('tsx'), ['bench/house.ts', ...process.argv.slice(3)]);
   },
   plausible: () => must(bin('tsx'), ['scripts/plausible.ts', ...process.argv.slice(3)]),
+  trials: () => must(bin('tsx'), ['scripts/trials.ts', ...process.argv.slice(3)]),
   screenshots() {
     const chromium = ensureBrowser();
     build();

@@ -1,4 +1,4 @@
-import { logistic } from '../number/index.ts';
+import { clamp, logistic } from '../number/index.ts';
 import { DAYS_PER_MONTH, WINDOW_READINESS } from '../season/index.ts';
 import {
   DANGER_ACTS,
@@ -38,7 +38,8 @@ export interface Plan extends SchoolPlan {
   moment: boolean;
 }
 
-const LONGEST_CYCLE_WEEKS = 780;
+/** No cheapest cycle is longer than so many terms of pot or medium, nor than 15 years. */
+const LONGEST_CYCLE = { terms: 3, leastWeeks: 156, mostWeeks: 780 } as const;
 /** A window that never opens fully is taken by its own best. */
 const OPEN_SHARE_OF_BEST = 0.8;
 const WEEKS_PER_MONTH = DAYS_PER_MONTH / 7;
@@ -85,13 +86,16 @@ function freshHarm(frame: Frame): Float64Array {
   const harmMedium = average(frame.harmMedium);
   const snug = snugLogOdds(frame.situation.traits);
   const due = dueMonths(frame);
+  const terms = Math.max(frame.monthsToFill, due ?? 0) * WEEKS_PER_MONTH;
+  const { leastWeeks, mostWeeks } = LONGEST_CYCLE;
+  const weeks = Math.round(clamp(LONGEST_CYCLE.terms * terms, leastWeeks, mostWeeks));
   const harm = harmByAge((week) => {
     const months = week / WEEKS_PER_MONTH;
     return (
       harmCrowded * severity(crowdedPrior(months, frame.monthsToFill) + snug) +
       harmMedium * severity(mediumPrior(months, due))
     );
-  }, LONGEST_CYCLE_WEEKS);
+  }, weeks);
   freshHarms.set(frame.priorCrowded, harm);
   return harm;
 }
@@ -156,25 +160,27 @@ function reckon(
   const noOther = 1 - logistic(PRIOR_TOO_WET + sums.tooWet);
   const fine = (1 - ELECTIVE_FROM) / noOther;
   const fineNow = (1 - MOMENT_FROM) / noOther;
-  // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum), which needs no exponential per week
+  // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum): no exponential per week.
   const crowded = Math.exp(-sums.crowded);
   const medium = Math.exp(-sums.mediumFailing);
   let waiting = 0;
   for (let week = from; week <= HORIZON_WEEKS; week++) {
-    const isCrowded = 1 / (1 + againstCrowded[week]! * crowded);
-    const isFailing = 1 / (1 + againstMedium[week]! * medium);
+    // Odds against either; one division gives both chances, and that neither holds.
+    const roomy = againstCrowded[week]! * crowded;
+    const sound = againstMedium[week]! * medium;
+    const both = 1 / ((1 + roomy) * (1 + sound));
     const overfull = priorCrowded[week]! + sums.crowded;
     const overdue = priorMedium[week]! + sums.mediumFailing;
     const harm =
       stays +
       fades * FADING[week]! +
-      harmCrowded[week]! * (isCrowded + (overfull > 0 ? WORSENS * overfull : 0)) +
-      harmMedium[week]! * (isFailing + (overdue > 0 ? WORSENS * overdue : 0));
+      harmCrowded[week]! * ((1 + sound) * both + (overfull > 0 ? WORSENS * overfull : 0)) +
+      harmMedium[week]! * ((1 + roomy) * both + (overdue > 0 ? WORSENS * overdue : 0));
     // The last week stands for “not within two years”: then in its best season, whenever that is.
     const repot = week === HORIZON_WEEKS ? renewal : disturbing[week]!;
     COST[week] = repot + waiting + freshPerWeek * (HORIZON_WEEKS - week);
     const most = moment && week < TIPS_STARTING.weeks ? fineNow : fine;
-    MAY[week] = allOpen || (open[week]! && (1 - isCrowded) * (1 - isFailing) <= most) ? 1 : 0;
+    MAY[week] = allOpen || (open[week]! && roomy * sound * both <= most) ? 1 : 0;
     HARM[week] = harm;
     waiting += harm;
   }

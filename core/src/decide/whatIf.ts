@@ -233,7 +233,7 @@ export function expectedSaving(
   return Math.max(0, saving - price);
 }
 
-const LOOK_STEP_WEEKS = 4;
+const LOOK_STEP_WEEKS = 6;
 const FIRST_LOOK_WEEKS = 4;
 const USUAL_LOOK_WEEKS = 26;
 const LAST_LOOK_WEEKS = 52;
