@@ -5,8 +5,6 @@ import type { Situation } from '../decide/index.ts';
 import type { RootBall } from './ball.ts';
 import type { Rung, RungVerdict } from './rung.ts';
 
-/** A pot may stay wet this much longer at rest than in growth. @source common practice, no source */
-const REST_ALLOWANCE = 2;
 /** A pot in which roots have this little to begin with is too large, whatever the school. */
 const LEAST_EXPLORED = 0.12;
 /** … and so is one of so many times the room, unless it is hardly wider: a plug has next to no room. */
@@ -24,12 +22,8 @@ export function ruledOut(
   presentIsUnderShelf: boolean,
 ): { verdict: RungVerdict; because: string } | null {
   const { option, stance, depth } = rung;
-  const { growthDays, restDays, watering } = rung.drying;
-  // What is kept dry at rest is judged by its growth.
-  const [wetDays, limit, when] =
-    restDays === null
-      ? [growthDays, WET_LIMIT_DAYS[traits.drying], 'in growth']
-      : [restDays, WET_LIMIT_DAYS[traits.drying] * REST_ALLOWANCE, 'at rest'];
+  const { growthDays, watering } = rung.drying;
+  const limit = WET_LIMIT_DAYS[traits.drying];
   if (option.features?.holes === 0 && !((option.features.reservoirL ?? 0) > 0)) {
     return {
       verdict: 'noHoles',
@@ -56,10 +50,11 @@ export function ruledOut(
       because: `would stand ${stance.topCm.toFixed(0)} cm high, ${(-rung.clearanceCm).toFixed(0)} cm more than the place has`,
     };
   }
-  if (watering === 'dries' && wetDays > limit) {
+  // At rest, and in the cold, any pot stays wet: it is watered the less.
+  if (watering === 'dries' && growthDays > limit) {
     return {
       verdict: 'staysWet',
-      because: `stays wet ${Math.round(wetDays)} days ${when}; these roots rot after about ${limit}`,
+      because: `stays wet ${Math.round(growthDays)} days in growth; these roots rot after about ${limit}`,
     };
   }
   const old = rimCm(pot);

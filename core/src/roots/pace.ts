@@ -69,6 +69,7 @@ function oddsSlope(explored: number): number {
 
 /** Terms of filling after which any plant that grows has filled its pot. @source common practice, no source */
 const MOST_TERMS = 1.3;
+const LATEST_TERMS = 2;
 
 /** Of 80 %, as z-value on either side. */
 const Z80 = 1.2816;
@@ -94,5 +95,6 @@ export function crowdedBand(
   const perOdds = months / gap;
   const sdStart = start.sd * oddsSlope(Math.max(0.03, start.explored)) * perOdds;
   const spread = (Z80 * Math.hypot(sdStart, months * pace.sdLog)) / months;
-  return { months, soonest: months * Math.exp(-spread), latest: months * Math.exp(spread) };
+  const latest = Math.min(months * Math.exp(spread), (LATEST_TERMS * pot.toFill) / pace.factor);
+  return { months, soonest: months * Math.exp(-spread), latest: Math.max(months, latest) };
 }

@@ -34,6 +34,7 @@ import {
   type Ladder,
   type Pace,
   type PotOption,
+  type Rung,
   type PotShape,
   type SupportPlan,
   type Settings,
@@ -67,6 +68,8 @@ const WORSE_PER_CM = { narrower: 0.03, wider: 0.045 } as const;
 /** A pot that comes off the bench clean saves its rinse; of two alike the clean one is taken. */
 const SOURCE_PENALTY = { free: 0, present: 0.01, soaking: 0.002, handedDown: 0.003, toBuy: 0 };
 const SETTLED_OTHERWISE = 0.08;
+/** A plant that fills its new pot within these months was repotted for nothing. @source common practice, no source */
+const FULL_AT_ONCE = { months: 3, penalty: 0.4 } as const;
 const MOST_OPTIONS = 12;
 /** Of pots that are alike so many are offered to a plant. */
 const MOST_ALIKE = 6;
@@ -455,12 +458,16 @@ function rankedRungs({ rungs, choice }: Ladder, plan: FitPlan | null) {
       const by = rung.rimCm - wantedCm;
       const worse = by < 0 ? -by * WORSE_PER_CM.narrower : by * WORSE_PER_CM.wider;
       const other = plan && !isSettled(rung.option, plan) ? SETTLED_OTHERWISE : 0;
-      return { rung, by, penalty: worse + SOURCE_PENALTY[rung.option.source] + other };
+      const full = fullAtOnce(rung) && best && !fullAtOnce(best) ? FULL_AT_ONCE.penalty : 0;
+      return { rung, by, penalty: worse + SOURCE_PENALTY[rung.option.source] + other + full };
     })
     .filter(({ by }) => by >= -NEAR_CM.narrower && by <= NEAR_CM.wider)
     .sort((a, b) => a.penalty - b.penalty || a.rung.option.id.localeCompare(b.rung.option.id))
     .slice(0, MOST_OPTIONS);
 }
+
+const fullAtOnce = ({ monthsToCrowded }: Rung) =>
+  monthsToCrowded !== null && monthsToCrowded < FULL_AT_ONCE.months;
 
 /** The pot of a plan, wherever it stands now. */
 function isSettled({ source, id, label, outside }: PotOption, plan: FitPlan): boolean {

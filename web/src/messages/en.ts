@@ -356,7 +356,8 @@ export const en = {
     contradictions: 'Findings that do not agree',
     contradiction: 'Contradiction',
     meanwhile: 'Do this now',
-    lossRisk: (share: string) => `Left as it is, about ${share} that it is lost within 12 weeks.`,
+    lossRisk: (share: string) =>
+      `Left as it is, the chance that it is lost within 12 weeks is about ${share}.`,
     alongside: 'In the same go',
     lookFor: 'Look for',
     worth: (worth: number) => `worth ${costWords(worth)}`,
