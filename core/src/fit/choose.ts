@@ -14,14 +14,16 @@ import type { Rung } from './rung.ts';
  * @source common practice, no source
  */
 const STEPS: readonly { toCm: number; least: number; aim: number; most: number }[] = [
-  { toCm: 10, least: 1.5, aim: 2.5, most: 3.2 },
-  { toCm: 20.5, least: 1.8, aim: 3, most: 4.2 },
-  { toCm: 30.5, least: 2.8, aim: 4, most: 6 },
+  { toCm: 10, least: 1.5, aim: 2.5, most: 3.4 },
+  { toCm: 20.5, least: 1.8, aim: 3, most: 4.5 },
+  { toCm: 30.5, least: 2.8, aim: 4, most: 6.4 },
   { toCm: Infinity, least: 4, aim: 6, most: 10 },
 ];
 const stepFrom = (rim: number) => STEPS.find(({ toCm }) => rim <= toCm)!;
 /** New volume against the old: for one size up, and for a strong grower that filled its pot in a season. */
 const MOST_VOLUME = { one: 2.3, two: 3 } as const;
+/** A pot that is wider but hardly roomier is no size up. */
+const LEAST_VOLUME = { usual: 1.3, snug: 1.15 } as const;
 /** A season: who fills a pot within it may have two sizes. */
 const SEASON_MONTHS = 9;
 /** Share explored from which a pot counts as truly filled. */
@@ -140,16 +142,19 @@ function within(up: readonly Rung[], choosing: Choosing, sizes: 'one' | 'two'): 
   const old = rimCm(choosing.situation.pot);
   const { least: usual, most } = stepFrom(old);
   const least = choosing.situation.traits.snug ? SNUG_STEP_CM : usual;
+  const roomier = choosing.situation.traits.snug ? LEAST_VOLUME.snug : LEAST_VOLUME.usual;
   const fits = up.filter(
     (rung) =>
+      volumeRatio(rung, choosing) >= roomier &&
       rung.rimCm - old >= least &&
       rung.rimCm - old <= most * (sizes === 'two' ? 2 : 1) &&
       // Of a plug the width says it better than the volume.
       (volumeRatio(rung, choosing) <= MOST_VOLUME[sizes] || rung.rimCm - old <= most),
   );
   if (fits.length > 0) return fits;
-  const smallest = Math.min(...up.map((rung) => rung.rimCm));
-  return up.filter((rung) => rung.rimCm <= smallest + ALIKE_CM);
+  const enough = up.filter((rung) => volumeRatio(rung, choosing) >= roomier);
+  const smallest = Math.min(...(enough.length > 0 ? enough : up).map((rung) => rung.rimCm));
+  return (enough.length > 0 ? enough : up).filter((rung) => rung.rimCm <= smallest + ALIKE_CM);
 }
 
 function toGrowth(up: readonly Rung[], choosing: Choosing): Picked {

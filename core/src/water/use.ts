@@ -89,9 +89,9 @@ export const WETNESS: Record<Traits['drying'], number> = {
 export const WET_LIMIT_DAYS: Record<Traits['drying'], number> = {
   wet: Infinity,
   evenlyMoist: 28,
-  littleDry: 24,
-  halfDry: 24,
-  fullyDry: 40,
+  littleDry: 30,
+  halfDry: 36,
+  fullyDry: 50,
 };
 
 /**
