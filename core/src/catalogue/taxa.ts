@@ -228,7 +228,7 @@ export const TAXA: readonly TaxonRow[] = [
   ['Selenicereus', 'night cacti', 'forestCactus', { ...FAST, growthForm: 'climber', support: 'aerialRoots' }],
   ['Lepismium', 'lepismiums', 'forestCactus', { bloomMatters: 0.1 }],
   // Bulbs and tubers
-  ['Hippeastrum', 'amaryllis bulbs', 'summerBulb', { rhythm: 'summerGrowing' }],
+  ['Hippeastrum', 'amaryllis bulbs', 'summerBulb', { rhythm: 'summerGrowing', dryRest: true }],
   ['Clivia miniata', 'Natal lily', 'evergreenBulb', { bloomWeeks: 5 }],
   ['Eucharis', 'Amazon lilies', 'evergreenBulb', { floorC: 14, growsFromC: 14, growsFullyC: 21 }],
   ['Haemanthus', 'paintbrush lilies', 'evergreenBulb', SLOW],

@@ -12,6 +12,9 @@ import { useUnits } from './useUnits.ts';
 /** Beyond ten years a band says no more than that. */
 const LONGEST_MONTHS = 120;
 
+/** In the cold a pot stays wet for months: nobody counts those days. */
+const SELDOM_DAYS = 60;
+
 /** Numbers of a ladder or a verdict as words with their units. */
 export function useFigureWords() {
   const { months } = useUnits();
@@ -21,6 +24,7 @@ export function useFigureWords() {
   function dryWord({ drying: { watering, growthDays, restDays } }: Pick<Rung, 'drying'>): string {
     if (watering === 'keptWet') return m.fit.keptWet(days(growthDays));
     if (restDays === null) return m.fit.dryRest(days(growthDays));
+    if (restDays > SELDOM_DAYS) return m.fit.drySeldom(days(growthDays));
     return (watering === 'filling' ? m.fit.filling : m.fit.dryValue)(
       days(growthDays),
       days(restDays),
@@ -29,6 +33,7 @@ export function useFigureWords() {
   function dryShort({ drying: { watering, growthDays, restDays } }: Pick<Rung, 'drying'>): string {
     if (watering === 'keptWet') return m.fit.keptWetShort;
     if (restDays === null) return m.fit.dryShortRest(days(growthDays));
+    if (restDays > SELDOM_DAYS) return m.fit.dryShortSeldom(days(growthDays));
     return (watering === 'filling' ? m.fit.fillingShort : m.fit.dryShort)(
       days(growthDays),
       days(restDays),

@@ -614,6 +614,8 @@ export const en = {
     dry: 'days to dry',
     dryValue: (growth: string, rest: string) => `${growth} in growth, ${rest} at rest`,
     dryRest: (growth: string) => `${growth} in growth, no water at rest`,
+    drySeldom: (growth: string) => `${growth} in growth, hardly any water at rest`,
+    dryShortSeldom: (growth: string) => `dry in ${growth} days, seldom at rest`,
     keptWet: (days: string) => `kept wet: topped up about every ${days} days`,
     filling: (growth: string, rest: string) =>
       `a filling lasts ${growth} in growth, ${rest} at rest`,
