@@ -257,6 +257,13 @@ function oldMediumVerdicts(
 
 const months = (count: number) => `${count < 10 ? count.toFixed(1) : Math.round(count)} months`;
 
+/** Beyond this share of the pot nobody counts: it is full. */
+const FULL_SHARE = 0.95;
+const rootsByNow = (explored: number) =>
+  explored >= FULL_SHARE
+    ? 'earlier looks and growth since say that roots fill the pot'
+    : `earlier looks and growth since put the roots at ${Math.round(explored * 100)} % of the pot`;
+
 /** What time alone says of each state, before anything is seen. */
 function priorReasons(frame: Frame): Reason[] {
   const { monthsInPot, monthsToFill, situation } = frame;
@@ -264,7 +271,7 @@ function priorReasons(frame: Frame): Reason[] {
   const snug = situation.roots ? 0 : snugLogOdds(situation.traits);
   const unknown = 'nobody knows when it was last repotted: taken to be well through its term';
   const crowded = situation.roots
-    ? `earlier looks and growth since put the roots at ${Math.round(situation.roots.explored * 100)} % of the pot`
+    ? rootsByNow(situation.roots.explored)
     : monthsInPot === null
       ? unknown
       : `${months(monthsInPot)} in this pot; a plant of this vigour fills one in about ${months(monthsToFill)}`.replace(

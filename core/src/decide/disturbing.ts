@@ -70,7 +70,7 @@ function addPassing(cost: Float64Array, frame: Frame, signals: Signals): void {
   if (signals.justArrived === true) {
     fade(JUST_ARRIVED.weeks, (week, left) => (cost[week]! += JUST_ARRIVED.cost * left));
   }
-  if (signals.limp === true) {
+  if (isThirsty(signals)) {
     fade(THIRSTY.weeks, (week, left) => (cost[week]! += THIRSTY.cost * left));
   }
   if (monthsInPot !== null) {
@@ -84,6 +84,13 @@ function addPassing(cost: Float64Array, frame: Frame, signals: Signals): void {
     if (left > NEGLIGIBLE) fade(recent, (week, share) => (cost[week]! += left * share));
   }
 }
+
+/** Limp for want of water; a limp plant in wet medium has lost its roots, and is not watered. */
+export const isThirsty = ({ limp, staysWetLonger, smell, rot }: Signals): boolean =>
+  limp === true &&
+  staysWetLonger !== true &&
+  smell !== 'sour' &&
+  (rot === undefined || rot === 'none');
 
 const NEGLIGIBLE = 1e-4;
 

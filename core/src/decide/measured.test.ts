@@ -148,6 +148,18 @@ describe('the counsel beside a verdict', () => {
     expect(now.some((act) => act === 'reroot' || act === 'secure')).toBe(true);
   });
 
+  it('a limp plant in wet medium is never soaked, nor watered first', () => {
+    const wet = decide({
+      ...situation,
+      signals: { limp: true, staysWetLonger: true, waterRunsThrough: true },
+    });
+    expect(wet.now).not.toContain('soak');
+    expect(wet.readiness.map(({ text }) => text).join()).toContain('water would not help');
+    const dry = decide({ ...situation, signals: { limp: true } });
+    expect(dry.readiness.map(({ text }) => text)).toContain('it is limp: water it first');
+    expect(wet.states.danger).toBeGreaterThan(3 * dry.states.danger);
+  });
+
   it.each([
     [{ pests: 'snails' }, 'treatPests'],
     [{ pests: 'scale', growth: 'slow' }, 'treatPests'],

@@ -1,5 +1,6 @@
 import { nextWindow, WINDOW_READINESS } from '../season/index.ts';
 import { RECENT_REPOT_WEEKS } from './costs.ts';
+import { isThirsty } from './disturbing.ts';
 import type { Frame } from './frame.ts';
 import type { Signals } from './signals.ts';
 
@@ -82,8 +83,14 @@ export function readinessFactors(frame: Frame, signals: Signals): ReadinessFacto
       text: 'it has just arrived and is still settling in',
     });
   }
-  if (signals.limp === true) {
+  if (isThirsty(signals)) {
     factors.push({ factor: 'limp', sense: 'poor', text: 'it is limp: water it first' });
+  } else if (signals.limp === true) {
+    factors.push({
+      factor: 'limp',
+      sense: 'plain',
+      text: 'it is limp though wet: water would not help it',
+    });
   }
   if (monthsInPot !== null && monthsInPot * 4.35 < 2 * RECENT_REPOT_WEEKS) {
     factors.push({

@@ -87,6 +87,9 @@ export interface NotLooked {
 
 const MOST_TURNING_POINTS = 4;
 
+/** A thirsty or newly arrived plant is seen to first, for days: that turns nothing. */
+const PUTS_OFF: ReadonlySet<string> = new Set(['limp', 'justArrived']);
+
 /** What is met less often than this is not told as a turning point. @source common practice, no source */
 const LEAST_CHANCE = 0.06;
 
@@ -126,7 +129,10 @@ export function whatIf(
         return { value, chance, judged: judgeOn(plan, changed) };
       });
     const turning = outcomes
-      .filter(({ judged, chance }) => judged.kind !== now.kind && chance >= LEAST_CHANCE)
+      .filter(
+        ({ judged, chance }) =>
+          judged.kind !== now.kind && chance >= LEAST_CHANCE && !PUTS_OFF.has(definition.id),
+      )
       .map(({ value, chance, judged }) => ({
         signal: definition.id,
         from,

@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { costInAll, costShare, costWords } from './cost.ts';
+import { costInAll, costShare, costWords, weeksFigure, weeksWithinYear } from './cost.ts';
 
 describe('a cost in weeks of growth', () => {
+  it('of more than a year is the plant, in charts and tables', () => {
+    expect([weeksWithinYear(1), weeksWithinYear(20)]).toEqual([8, 52]);
+    expect([weeksFigure(0.5), weeksFigure(20)]).toEqual(['4.0', '52+']);
+  });
+
   it('tells a typical repot at a poor time as eight weeks', () => {
     expect(costWords(1)).toBe('about 8 weeks of growth');
   });

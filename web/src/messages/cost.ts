@@ -8,6 +8,13 @@ const WEEKS_A_YEAR = 52;
 /** From here on half a week is neither here nor there. */
 const WHOLE_WEEKS = 4;
 
+/** The same within a year: who loses more has lost the plant. */
+export const weeksWithinYear = (cost: number) => Math.min(WEEKS_A_YEAR, weeksLost(cost));
+
+/** … as a figure of a table. */
+export const weeksFigure = (cost: number) =>
+  weeksLost(cost) > WEEKS_A_YEAR ? `${WEEKS_A_YEAR}+` : weeksLost(cost).toFixed(1);
+
 /** How long, as one says it: days below a week, halves of a week while those count. */
 function howLong(weeks: number): string {
   const days = Math.round(DAYS_A_WEEK * weeks);

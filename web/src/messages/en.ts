@@ -332,7 +332,7 @@ export const en = {
     curveDisturbing: 'lost by repotting in that week',
     curveWaiting: 'lost by having waited until then',
     curveUnit: (weeks: number) =>
-      `Counted in weeks of growth lost; a typical repot at a poor time takes ${weeks}.`,
+      `Counted in weeks of growth lost; a typical repot at a poor time takes ${weeks}, more than a year is the plant itself.`,
     curveShort: 'wk',
     curveTable: 'The same as a table',
     week: 'Week',

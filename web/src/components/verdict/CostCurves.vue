@@ -2,7 +2,7 @@
 import { addDays } from '@fernbank/core';
 import { computed } from 'vue';
 import { useDates } from '../../composables/useDates.ts';
-import { weeksLost } from '../../messages/cost.ts';
+import { weeksWithinYear } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 import LineChart from '../LineChart.vue';
 
@@ -20,8 +20,8 @@ const labels = computed(() =>
   props.disturbing.map((_, week) => day(addDays(props.from, 7 * week))),
 );
 const lines = computed(() => [
-  { values: props.disturbing.map(weeksLost), colour: 'primary' },
-  { values: props.waiting.map(weeksLost), colour: 'slate', dashed: true },
+  { values: props.disturbing.map(weeksWithinYear), colour: 'primary' },
+  { values: props.waiting.map(weeksWithinYear), colour: 'slate', dashed: true },
 ]);
 const marks = computed(() =>
   props.best === null ? [] : [{ at: props.best, label: m.verdicts.best }],

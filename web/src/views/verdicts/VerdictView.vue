@@ -28,7 +28,7 @@ import WhatIf from '../../components/verdict/WhatIf.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
-import { weeksLost } from '../../messages/cost.ts';
+import { weeksFigure } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 
 // Chart.js is only fetched where a chart is drawn.
@@ -272,9 +272,9 @@ const monthsOf = (count: number | null) =>
                   <tr v-for="week in decision.curves.weeks" :key="week">
                     <td>{{ week }}</td>
                     <td class="num">
-                      {{ weeksLost(decision.curves.disturbing[week]!).toFixed(1) }}
+                      {{ weeksFigure(decision.curves.disturbing[week]!) }}
                     </td>
-                    <td class="num">{{ weeksLost(decision.curves.waiting[week]!).toFixed(1) }}</td>
+                    <td class="num">{{ weeksFigure(decision.curves.waiting[week]!) }}</td>
                   </tr>
                 </tbody>
               </table>
