@@ -317,7 +317,7 @@ export const GROUPS: readonly TaxonGroup[] = [
     airNeed: 0.14,
     drying: 'halfDry',
     vigour: 'slow',
-    waterUse: 0.8,
+    waterUse: 0.86,
     heightInPots: 1,
   }),
   group('trailer', 'trailing foliage', FOLIAGE, {

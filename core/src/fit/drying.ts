@@ -76,6 +76,8 @@ const MOST_FOR_FEW_ROOTS = 1.6;
 const USUAL_RESERVOIR = 0.3;
 /** Below this share of its fullest activity a plant that is kept dry at rest gets no water. */
 const RESTS_BELOW = 0.45;
+/** A mix that holds no more than this dries through and through. @source common practice, no source */
+const DRIES_THROUGH = 0.34;
 const LEAST = 1e-6;
 /** Water that never comes out, as a share of the pores. */
 const BOUND_SHARE = 0.05;
@@ -124,7 +126,12 @@ export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
     watering === 'filling'
       ? (pot.reservoirL ?? USUAL_RESERVOIR * litres)
       : Math.max(0.01, fresh.water - BOUND_SHARE * mix.totalPorosity) * litres;
-  const spentShare = watering === 'filling' ? 1 : SPENT_BEFORE_WATER[traits.drying];
+  // A fine mix is dry on top long before its core is, and nobody waits for that.
+  const reached = Math.min(1, DRIES_THROUGH / fresh.water);
+  const spentShare =
+    watering === 'filling'
+      ? 1
+      : SPENT_BEFORE_WATER[traits.drying] * (traits.drying === 'fullyDry' ? reached : 1);
   const surfaceCm2 = sectionCm2(inside, fill);
   const rooted = sectionCm2(inside, inside.heightCm);
   const grownIn = pot.grownIn ?? inside;

@@ -116,6 +116,13 @@ export const DRYING: readonly DryingRange[] = [
     rest: between(9, 18),
   },
   {
+    what: 'waxy-leaved vine',
+    is: (taxon) => taxon.name === 'Hoya',
+    rimCm: between(13, 13),
+    growth: between(7, 14),
+    rest: between(14, 26),
+  },
+  {
     what: 'tough clump',
     is: (taxon) => taxon.group === 'toughClump' && taxon.traits.drying === 'fullyDry',
     rimCm: between(14.5, 15.5),

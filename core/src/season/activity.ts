@@ -20,12 +20,13 @@ export const RHYTHMS = {
   springAndAutumn: {
     restingActivity: 0.3,
     peakDays: [100, 288],
+    dullLight: true,
     label: 'grows in spring and autumn, rests in summer heat',
   },
   coolSeason: {
     restingActivity: 0.35,
     peakDays: [5],
-    shade: true,
+    dullLight: true,
     label: 'grows while it is cool, from autumn to spring',
   },
   summerTuber: { restingActivity: 0.03, peakDays: [160], label: 'dies back or sleeps in winter' },
@@ -34,8 +35,8 @@ export const RHYTHMS = {
 interface RhythmRow {
   restingActivity: number;
   peakDays: readonly number[];
-  /** at home in dull light: scarce light holds it back by its root only */
-  shade?: boolean;
+  /** grows on in the dull months: scarce light holds it back by its root only */
+  dullLight?: boolean;
   label: string;
 }
 
@@ -88,7 +89,7 @@ export function activityOnDay(spot: Spot, plant: SeasonTraits, day: number): Act
   );
   const lamp = clamp(spot.lampHours / FULL_LAMP_HOURS, 0, 1);
   const row: RhythmRow = RHYTHMS[plant.rhythm];
-  const light = (1 - (1 - sun) * (1 - lamp)) ** (row.shade ? 0.5 : 1);
+  const light = (1 - (1 - sun) * (1 - lamp)) ** (row.dullLight ? 0.5 : 1);
 
   const celsius = temperatureOn(spot, day);
   const warm = (celsius - plant.growsFromC) / (plant.growsFullyC - plant.growsFromC);

@@ -12,7 +12,7 @@ const SHADED = 0.5;
 /** A breathing wall gives off at most so much of what surface and canopy do together. */
 const THROUGH_WALL = 0.7;
 /** Moving air outdoors takes so many times what still air in a room does. */
-const WIND = 1.8;
+const WIND = 2.1;
 
 /**
  * Typical water use without a log, g a day. A log of weights replaces it.
