@@ -71,6 +71,11 @@ const ownTraits = Joi.object({
   heightInPots: Joi.number().min(0.1).max(30),
   growsFromC: Joi.number().min(-10).max(35),
   growsFullyC: Joi.number().min(-5).max(40),
+  hotC: Joi.number().min(10).max(50),
+  renewedYearly: Joi.boolean(),
+  dryRest: Joi.boolean(),
+  fed: Joi.boolean(),
+  lengthens: Joi.number().min(0).max(3).allow(null),
   cautions: Joi.array()
     .items(oneOf(['toxicToPets', 'toxicToPeople', 'irritantSap', 'spines']))
     .unique(),

@@ -226,6 +226,7 @@ export const en = {
     cautions: 'Cautions',
     usual: (value: string) => `usually ${value}`,
     byStructure: 'judged by structure',
+    byForm: 'by its form',
     names: {
       growthForm: 'Growth form',
       rootKind: 'Roots',

@@ -40,6 +40,10 @@ interface Choice {
 }
 const plain = (values: readonly string[]): Choice[] =>
   values.map((value) => ({ value, title: m.traits.values[value] ?? value }));
+const YES_NO: Choice[] = [
+  { value: true, title: m.look.yes },
+  { value: false, title: m.look.no },
+];
 const CHOICES: Partial<Record<TraitName, Choice[]>> = {
   growthForm: plain(GROWTH_FORMS),
   rootKind: plain(ROOT_KINDS),
@@ -51,10 +55,10 @@ const CHOICES: Partial<Record<TraitName, Choice[]>> = {
   light: LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label })),
   medium: MEDIUM_KINDS.map(({ id, label }) => ({ value: id, title: label })),
   recipe: usePantry().pantry.recipes.map(({ id, label }) => ({ value: id, title: label })),
-  snug: [
-    { value: true, title: m.look.yes },
-    { value: false, title: m.look.no },
-  ],
+  snug: YES_NO,
+  renewedYearly: YES_NO,
+  dryRest: YES_NO,
+  fed: YES_NO,
 };
 const NAMES = Object.keys(m.traits.names) as TraitName[];
 const own = computed(() => props.file.plant.traits);
@@ -66,7 +70,9 @@ const shown = (name: TraitName, traits: Traits) => {
   const value = traits[name];
   if (Array.isArray(value)) return value.join(', ');
   const choice = CHOICES[name]?.find((candidate) => candidate.value === value);
-  return choice?.title ?? (value === null ? m.traits.byStructure : String(value));
+  if (choice) return choice.title;
+  if (value !== null) return String(value);
+  return name === 'lengthens' ? m.traits.byForm : m.traits.byStructure;
 };
 
 async function change(
