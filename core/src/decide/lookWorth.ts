@@ -76,21 +76,19 @@ function savingOf(
   const { [definition.id]: _answer, ...others } = signals;
   const without = asked ? weighSignals(others, situation) : evidence;
   // Of a plant that nothing is known of, nothing is done until it is looked at.
-  const byNow = asked ? optimum(plan, without.sums).week : best.week;
+  const unseen = asked ? optimum(plan, without.sums).week : best.week;
+  const weekNow = lookFirst ? HORIZON_WEEKS : unseen;
   const outcomes = possibleValues(definition).map(({ value }) => {
     const then = weighSignals({ ...others, [definition.id]: value }, situation);
     const judged: Judged = {
       plan,
       evidence: then,
-      best: optimum(plan, then.sums),
+      best: optimum(plan, then.sums, 0, weekNow),
       kind: 'leave',
       refresh: null,
     };
     return { value, judged };
   });
   const states = statesIn(plan, without.sums, 0);
-  return (
-    (1 - NOTICED_ANYWAY) *
-    expectedSaving(definition, outcomes, states, lookFirst ? HORIZON_WEEKS : byNow)
-  );
+  return (1 - NOTICED_ANYWAY) * expectedSaving(definition, outcomes, states, weekNow);
 }

@@ -211,16 +211,18 @@ export function harmByWeek(plan: Plan, sums: Sums): Float64Array {
 export interface Optimum {
   week: number;
   cost: number;
-  /** cost of acting in `from`, the first week considered */
-  costNow: number;
+  /** a week that was asked about, and the cost of acting in it */
+  asked: number;
+  costAsked: number;
 }
 
 /**
  * The week in which a repot costs least, of those in which it may be.
  *
  * @param from  first week that may still be chosen; harm before it is spent anyway
+ * @param asked  a week whose cost is wanted beside it
  */
-export function optimum(plan: Plan, sums: Sums, from = 0): Optimum {
+export function optimum(plan: Plan, sums: Sums, from = 0, asked = from): Optimum {
   reckon(plan, sums, from);
   let week = HORIZON_WEEKS;
   let cost = COST[HORIZON_WEEKS]!;
@@ -230,7 +232,7 @@ export function optimum(plan: Plan, sums: Sums, from = 0): Optimum {
       cost = COST[each]!;
     }
   }
-  return { week, cost, costNow: COST[from]! };
+  return { week, cost, asked, costAsked: COST[asked]! };
 }
 
 /** Cost of acting in one given week, on the same account as `optimum`. */

@@ -55,10 +55,14 @@ export function planOf(frame: Frame, signals: Signals, school: WhenSchool): Plan
   };
 }
 
-/** Judges findings on a plan that is already made for their timing signals. */
-export function judgeOn(plan: Plan, signals: Signals): Judged {
+/**
+ * Judges findings on a plan that is already made for their timing signals.
+ *
+ * @param asked  a week whose cost is wanted beside the best one
+ */
+export function judgeOn(plan: Plan, signals: Signals, asked = 0): Judged {
   const evidence = weighSignals(signals, plan.frame.situation);
-  const best = optimum(plan, evidence.sums);
+  const best = optimum(plan, evidence.sums, 0, asked);
   const plain = kindOf(plan, evidence.sums, best);
   // A rescue cannot be put off, and where nothing worsens the odds there is nothing to put right.
   const refresh =
@@ -126,7 +130,7 @@ export function whatIf(
           return { value, chance, judged: now };
         const changed = { ...signals, [definition.id]: value };
         const plan = TIMING_SIGNALS.has(definition.id) ? planOf(frame, changed, school) : now.plan;
-        return { value, chance, judged: judgeOn(plan, changed) };
+        return { value, chance, judged: judgeOn(plan, changed, now.best.week) };
       });
     const turning = outcomes
       .filter(
@@ -231,8 +235,9 @@ export function expectedSaving(
     if (!judged) continue;
     const { plan, evidence, best } = judged;
     if (best.week !== weekNow) {
-      saving +=
-        chances[index]! * Math.max(0, costOfWeek(plan, evidence.sums, weekNow, from) - best.cost);
+      const late =
+        best.asked === weekNow ? best.costAsked : costOfWeek(plan, evidence.sums, weekNow, from);
+      saving += chances[index]! * Math.max(0, late - best.cost);
     }
   }
   const price = isUnpotted(definition) ? LOOK_COST.unpotted : LOOK_COST.outside;
@@ -283,7 +288,7 @@ function worthOfLookIn(plan: Plan, from: number): number {
   let worth = 0;
   for (const { definition, values } of PROXY_LOOKS) {
     const outcomes = values.map(({ value, evidence }) => {
-      const best = optimum(plan, evidence.sums, from);
+      const best = optimum(plan, evidence.sums, from, without.week);
       const judged: Judged = { plan, evidence, best, kind: 'leave', refresh: null };
       return { value, judged };
     });

@@ -127,9 +127,9 @@ const WOKEN = { from: 0.6, loses: 0.2 } as const;
 /** Activity and readiness of every week from `date` on. */
 export interface SeasonAhead {
   /** index 0 is the week that starts on `date` */
-  activity: number[];
+  activity: readonly number[];
   /** how well a disturbed plant would root again, 0 … 1 */
-  readiness: number[];
+  readiness: readonly number[];
 }
 
 /**
@@ -148,6 +148,23 @@ export function seasonAhead(
   date: IsoDate,
   weeks: number,
 ): SeasonAhead {
+  const { latitudeDeg, temperatureC, lampHours, light } = spot;
+  const { rhythm, growsFromC, growsFullyC, hotC, window } = plant;
+  const place = `${latitudeDeg} ${String(temperatureC)} ${lampHours} ${light}`;
+  const key = `${place} ${rhythm} ${growsFromC} ${growsFullyC} ${hotC} ${window} ${date} ${weeks}`;
+  const before = known.get(key);
+  if (before) return before;
+  const season = reckonSeason(spot, plant, date, weeks);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, season);
+  return season;
+}
+
+/** Plants of one kind at one spot meet the same season: it is asked for again and again. */
+const known = new Map<string, SeasonAhead>();
+const MOST_KNOWN = 500;
+
+function reckonSeason(spot: Spot, plant: SeasonTraits, date: IsoDate, weeks: number): SeasonAhead {
   const start = dayOfYear(date);
   const activity: number[] = [];
   const rhythm: number[] = [];
