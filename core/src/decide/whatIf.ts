@@ -38,6 +38,10 @@ export interface Judged {
 
 /** Findings that change what a disturbance costs, beside what they say of the states. */
 const TIMING_SIGNALS = new Set(['newRootTips', 'bloom', 'resting', 'justArrived', 'limp']);
+/** Of a limp plant these tell whether it thirsts, and is watered before anything else. */
+const TELL_THIRST = new Set(['staysWetLonger', 'smell', 'rot']);
+const isTiming = (id: string, { limp }: Signals) =>
+  TIMING_SIGNALS.has(id) || (limp === true && TELL_THIRST.has(id));
 
 /** The plan of a school, kept for each frame: findings change only what a disturbance costs. */
 const schoolPlans = new WeakMap<Frame, Map<WhenSchool, SchoolPlan>>();
@@ -129,7 +133,7 @@ export function whatIf(
         if (from === null && saysNothing(definition.id, value))
           return { value, chance, judged: now };
         const changed = { ...signals, [definition.id]: value };
-        const plan = TIMING_SIGNALS.has(definition.id) ? planOf(frame, changed, school) : now.plan;
+        const plan = isTiming(definition.id, signals) ? planOf(frame, changed, school) : now.plan;
         return { value, chance, judged: judgeOn(plan, changed, now.best.week) };
       });
     const turning = outcomes
