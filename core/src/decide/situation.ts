@@ -108,7 +108,7 @@ const HALVES_IN_C = 20;
 /** Wetness counts with this power. */
 const BY_WETNESS = 0.5;
 /** Pot, warmth and watering move a life by no more than this. */
-const LIFE_MOVES = { least: 0.8, most: 1.22 } as const;
+const LIFE_MOVES = { least: 0.8, most: 1.2 } as const;
 /** Air that is short of the need by less than this is what keepers live with. */
 const SHORT_OF_AIR = 0.8;
 

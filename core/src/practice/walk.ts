@@ -1,12 +1,19 @@
-import { CATALOGUE, VIGOURS } from '../catalogue/index.ts';
+import { CATALOGUE, GROUPS, VIGOURS, type Taxon } from '../catalogue/index.ts';
 import { freshIn, mediumLife } from '../decide/index.ts';
 import { dryingOfPresent } from '../fit/index.ts';
 import { RECIPES } from '../media/index.ts';
 import { blendOfRecipe } from '../mixing/index.ts';
-import { nominalPot, type PotShape } from '../pots/index.ts';
+import { nominalPot, rimCm, type PotShape } from '../pots/index.ts';
 import { monthsToFill } from '../roots/index.ts';
 import type { Spot } from '../season/index.ts';
-import { AIR_AT_15CM, DRYING, FILLING, MEDIUM_LIFE, type Range } from './ranges.ts';
+import {
+  AIR_AT_15CM,
+  DRYING,
+  FILLING,
+  MEDIUM_LIFE,
+  type DryingRange,
+  type Range,
+} from './ranges.ts';
 
 /** A number held against its range. */
 export interface Finding {
@@ -27,6 +34,10 @@ const ROOM: Spot = {
   light: 'bright',
   lampHours: 0,
 };
+/** The same room in either half of the world. */
+const ROOMS = [ROOM, { ...ROOM, latitudeDeg: -ROOM.latitudeDeg }];
+/** Means of the year that rooms and porches have, °C. */
+const MEANS_C = [14, 20, 26];
 /** Widths that pots are sold in, from a plug to a tub, cm. */
 const WIDTHS_CM = [6, 9, 12, 14, 17, 20, 25, 32, 45, 60];
 
@@ -55,53 +66,71 @@ function drying(): Finding[] {
     DRYING.filter(
       ({ is, recipes }) => is(taxon) && (recipes?.includes(taxon.traits.recipe) ?? true),
     ).flatMap((row) => {
-      const rimCm = (row.rimCm.least + row.rimCm.most) / 2;
-      return TALLNESS.flatMap((share) => {
-        const { growth, rest } = daysToDry(taxon.traits, potOf(rimCm, share));
-        const at = (when: string) =>
-          `${taxon.name} ${rimCm} × ${(share * rimCm).toFixed(0)} cm, ${taxon.traits.recipe}, ${when}`;
-        return [
-          held('days to dry', at('in growth'), growth, row.growth),
-          held('days to dry', at('at rest'), rest, taxon.traits.dryRest ? null : row.rest),
-        ];
-      });
+      const cm = (row.rimCm.least + row.rimCm.most) / 2;
+      return TALLNESS.flatMap((share) =>
+        ROOMS.flatMap((spot) => dryingHeld(taxon, row, potOf(cm, share), spot)),
+      );
     }),
   );
 }
 
-/** Pots are three quarters as tall as wide, or nearly as tall. */
-const TALLNESS = [0.75, 0.9] as const;
-const potOf = (rimCm: number, share: number): PotShape => ({
-  shape: 'round',
-  topDiameterCm: rimCm,
-  baseDiameterCm: 0.72 * rimCm,
-  heightCm: share * rimCm,
-});
-
-/** Of a plant that has rooted its pot through. */
-function daysToDry(traits: (typeof CATALOGUE)[number]['traits'], pot: PotShape) {
-  const { growthDays, restDays } = dryingOfPresent(
-    { traits, spot: ROOM, pot },
+/** Growth, rest, and every month between them. */
+function dryingHeld(
+  { name, traits }: Taxon,
+  row: DryingRange,
+  pot: PotShape,
+  spot: Spot,
+): Finding[] {
+  const { growthDays, restDays, byMonth } = dryingOfPresent(
+    { traits, spot, pot },
     blendOfRecipe(traits.recipe),
     traits.medium,
   );
-  return { growth: growthDays, rest: restDays };
+  const where = spot.latitudeDeg < 0 ? 'south' : 'north';
+  const at = (when: string) =>
+    `${name} ${rimCm(pot)} × ${pot.heightCm.toFixed(0)} cm, ${traits.recipe}, ${where}, ${when}`;
+  const rest = traits.dryRest ? null : row.rest;
+  const between = { least: row.growth.least, most: (row.rest ?? row.growth).most };
+  return [
+    held('days to dry', at('in growth'), growthDays, row.growth),
+    held('days to dry', at('at rest'), restDays, rest),
+    ...byMonth.flatMap((days, month) =>
+      days === null ? [] : [held('days to dry', at(`month ${month + 1}`), days, between)],
+    ),
+  ];
+}
+
+/** Pots are three quarters as tall as wide, or nearly as tall. */
+const TALLNESS = [0.75, 0.9] as const;
+const potOf = (cm: number, share: number): PotShape => ({
+  shape: 'round',
+  topDiameterCm: cm,
+  baseDiameterCm: 0.72 * cm,
+  heightCm: share * cm,
+});
+
+/** Recipes that some kind of a group stands in: any of its kinds may. */
+function recipesOf(groupId: string): string[] {
+  const taxa = CATALOGUE.filter(({ group }) => group === groupId);
+  return [...new Set(taxa.map(({ traits }) => traits.recipe))];
 }
 
 function lives(): Finding[] {
-  return CATALOGUE.flatMap(({ name, traits }) => {
-    const row = MEDIUM_LIFE.find(({ recipes }) => recipes.includes(traits.recipe));
-    if (!row) return [];
-    return WIDTHS_CM.filter((rimCm) => rimCm <= 32).map((rimCm) => {
-      const { months } = mediumLife(
-        blendOfRecipe(traits.recipe),
-        nominalPot(rimCm),
-        traits,
-        ROOM.temperatureC as number,
+  const recipes = new Map(GROUPS.map(({ id }) => [id, recipesOf(id)]));
+  return CATALOGUE.flatMap(({ name, group, traits }) =>
+    recipes.get(group)!.flatMap((recipeId) => {
+      const row = MEDIUM_LIFE.find((candidate) => candidate.recipes.includes(recipeId));
+      if (!row) return [];
+      const mix = blendOfRecipe(recipeId);
+      return WIDTHS_CM.flatMap((cm) =>
+        MEANS_C.map((celsius) => {
+          const { months } = mediumLife(mix, nominalPot(cm), traits, celsius);
+          const what = `${name} ${cm} cm at ${celsius} °C, ${recipeId}`;
+          return held('life of a medium', what, months, row.months);
+        }),
       );
-      return held('life of a medium', `${name} ${rimCm} cm, ${traits.recipe}`, months, row.months);
-    });
-  });
+    }),
+  );
 }
 
 function filling(): Finding[] {
