@@ -25,6 +25,9 @@ export function useFigureWords() {
     if (watering === 'keptWet') return m.fit.keptWet(days(growthDays));
     if (restDays === null) return m.fit.dryRest(days(growthDays));
     if (restDays > SELDOM_DAYS) return m.fit.drySeldom(days(growthDays));
+    if (watering === 'dries' && days(restDays) === days(growthDays)) {
+      return m.fit.dryAllYear(days(growthDays));
+    }
     return (watering === 'filling' ? m.fit.filling : m.fit.dryValue)(
       days(growthDays),
       days(restDays),

@@ -615,6 +615,7 @@ export const en = {
     dry: 'days to dry',
     dryValue: (growth: string, rest: string) => `${growth} in growth, ${rest} at rest`,
     dryRest: (growth: string) => `${growth} in growth, no water at rest`,
+    dryAllYear: (count: string) => `${count}, all year`,
     drySeldom: (growth: string) => `${growth} in growth, hardly any water at rest`,
     dryShortSeldom: (growth: string) => `dry in ${growth} days, seldom at rest`,
     keptWet: (days: string) => `kept wet: topped up about every ${days} days`,
