@@ -77,7 +77,6 @@ function addPassing(cost: Float64Array, frame: Frame, signals: Signals): void {
     const inWeeks = (months: number) => (months * DAYS_PER_MONTH) / 7;
     const recent = Math.min(
       RECENT_REPOT_WEEKS,
-      RECENT_SHARE_OF_FILLING,
       RECENT_SHARE_OF_FILLING * inWeeks(frame.monthsToFill),
     );
     const left = Math.exp(-inWeeks(monthsInPot) / recent);

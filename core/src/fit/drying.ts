@@ -8,6 +8,7 @@ import {
   rimCm,
   sectionCm2,
   usualHeadspaceCm,
+  volumeBelowL,
   type PotMaterialId,
   type PotShape,
 } from '../pots/index.ts';
@@ -118,10 +119,12 @@ export function yearEnds(
 export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
   const { traits, spot, inside, mix, kind, material, live = 1, ownFactor = 1 } = pot;
   const fill = pot.fillHeightCm ?? inside.heightCm - usualHeadspaceCm(inside);
-  const litres = fillL(inside);
+  const floorCm = pot.floorCm ?? 0;
+  // A drainage layer holds no water for the plant.
+  const litres = fillL(inside) - (floorCm > 0 ? volumeBelowL(inside, floorCm) : 0);
   const watering: Watering =
     kind === 'pebbles' ? 'filling' : traits.drying === 'wet' ? 'keptWet' : 'dries';
-  const fresh = freshIn(mix, inside, fill, pot.floorCm ?? 0);
+  const fresh = freshIn(mix, inside, fill, floorCm);
   const heldL =
     watering === 'filling'
       ? (pot.reservoirL ?? USUAL_RESERVOIR * litres)
