@@ -87,6 +87,10 @@ describe('aftercare', () => {
     const { tasks, due } = plan('Schefflera', { rotten: true, liveRoots: 0.3 });
     expect(due('keepDamp')).toEqual([]);
     expect(tasks.find(({ rule }) => rule === 'justMoist')!.title).toMatch(/never wetter/);
+    // A succulent stays dry between waterings, after rot all the more.
+    const rules = plan('Crassula ovata', { rotten: true }).tasks.map(({ rule }) => rule);
+    expect(rules).toContain('cutDry');
+    expect(rules).not.toContain('justMoist');
   });
 
   it('carnivores and bog plants are never fed', () => {

@@ -153,7 +153,8 @@ function watering(request: AftercareRequest): AftercareTask[] {
   }
   const spoilt = (from === 'moss' || from === 'pebbles') && to !== from;
   const fewRoots = lostShare(request) > 1 - FEW_ALIVE && !succulent(request);
-  if (request.rotten && to !== 'pebbles') {
+  // A succulent dries through between waterings, after rot all the more.
+  if (request.rotten && to !== 'pebbles' && !succulent(request)) {
     tasks.push({
       kind: 'water',
       rule: 'justMoist',

@@ -49,7 +49,11 @@ export function answered(signals: Signals): [string, SignalValue][] {
  */
 export function weighSignals(
   signals: Signals,
-  { measured = [], traits }: Pick<Situation, 'measured'> & Partial<Pick<Situation, 'traits'>> = {},
+  {
+    measured = [],
+    traits,
+    medium,
+  }: Pick<Situation, 'measured'> & Partial<Pick<Situation, 'traits' | 'medium'>> = {},
 ): Evidence {
   const reasons: Reason[] = [];
   for (const { id, weights, text } of measured) {
@@ -61,7 +65,7 @@ export function weighSignals(
   for (const [id, value] of answered(signals)) {
     if (measured.some(({ replaces }) => replaces.includes(id))) continue;
     const { weights, text } = weigh(id, value);
-    const adds = traits ? addsFor(id, value, traits) : {};
+    const adds = traits && medium ? addsFor(id, value, { traits, medium }) : {};
     for (const state of STATES) {
       const logOdds = (weights[state] ?? 0) + (adds[state] ?? 0);
       if (logOdds) reasons.push({ signal: id, state, logOdds, text });

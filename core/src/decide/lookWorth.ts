@@ -43,9 +43,7 @@ export function lookWorthOf(judged: Judged, lookFirst: boolean): LookWorth {
   const stale = 1 - Math.exp(-Math.max(0, age) / GROWS_OLD_DAYS);
   if (stale === 0) return NOTHING_TO_ASK;
   const { frame } = judged.plan;
-  const questions = QUESTIONS.filter(({ id }) =>
-    canShow(id, frame.situation.traits, frame.monthsInPot),
-  )
+  const questions = QUESTIONS.filter(({ id }) => canShow(id, frame.situation, frame.monthsInPot))
     .map((definition) => ({
       signal: definition.id,
       worth: stale * savingOf(definition, judged, lookFirst),

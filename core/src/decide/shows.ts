@@ -1,7 +1,10 @@
 import { GROWTH_FORMS, type Traits } from '../catalogue/index.ts';
 import type { Weights } from './signals.ts';
+import type { Situation } from './situation.ts';
 
 type Form = Traits['growthForm'];
+/** What decides which findings a plant can show: its kind, and the medium it really stands in. */
+type Stands = Pick<Situation, 'traits' | 'medium'>;
 
 /** Forms whose new growths can come to the wall of the pot. */
 const SPREADS: readonly Form[] = ['clump', 'walker', 'rosette', 'bulb', 'fan', 'column'];
@@ -22,12 +25,15 @@ const PLUG_MONTHS = 30;
  *
  * @source common practice, no source
  */
-const SHOWN: Record<string, (traits: Traits, monthsInPot: number | null) => boolean> = {
+const SHOWN: Record<
+  string,
+  (traits: Traits, monthsInPot: number | null, stands: Stands) => boolean
+> = {
   newRootTips: ({ rootKind, window }) => rootKind === 'velamen' || window === 'newRoots',
   growthAtWall: ({ growthForm }) => SPREADS.includes(growthForm),
   emptySide: ({ growthForm }) => WALKS.includes(growthForm),
-  aerialRootsOutside: ({ rootKind, support, medium }) =>
-    rootKind === 'velamen' || support === 'aerialRoots' || medium === 'pebbles',
+  aerialRootsOutside: ({ rootKind, support }, _, { medium }) =>
+    rootKind === 'velamen' || support === 'aerialRoots' || medium.kind === 'pebbles',
   vinePastSupport: ({ support }) => support !== 'none',
   bloom: ({ bloomMatters }) => bloomMatters >= BLOOM_MATTERS_FROM,
   resting: ({ rhythm }) => rhythm !== 'evergreen',
@@ -35,14 +41,15 @@ const SHOWN: Record<string, (traits: Traits, monthsInPot: number | null) => bool
   nurseryPlug: (_, months) => months === null || months <= PLUG_MONTHS,
   justArrived: (_, months) => months === null || months <= SETTLES_MONTHS,
   // Water runs through a gritty mix, bark or bare roots as it should.
-  waterRunsThrough: ({ medium }) => !['mineral', 'bark', 'pebbles', 'bare'].includes(medium),
+  waterRunsThrough: (_traits, _months, { medium }) =>
+    !['mineral', 'bark', 'pebbles', 'bare'].includes(medium.kind),
   driesSooner: ({ drying }) => drying !== 'wet',
   staysWetLonger: ({ drying }) => drying !== 'wet',
 };
 
 /** Whether such a plant can show a finding. @param monthsInPot  null: nobody knows */
-export function canShow(id: string, traits: Traits, monthsInPot: number | null): boolean {
-  return SHOWN[id]?.(traits, monthsInPot) ?? true;
+export function canShow(id: string, stands: Stands, monthsInPot: number | null): boolean {
+  return SHOWN[id]?.(stands.traits, monthsInPot, stands) ?? true;
 }
 
 /**
@@ -50,13 +57,13 @@ export function canShow(id: string, traits: Traits, monthsInPot: number | null):
  *
  * @source common practice, no source
  */
-export function addsFor(id: string, value: unknown, traits: Traits): Weights {
+export function addsFor(id: string, value: unknown, { traits, medium }: Stands): Weights {
   const { growthForm, rootKind, drying } = traits;
   const neck = growthForm === 'rosette' && rootKind === 'hair' && drying !== 'fullyDry';
   // The neck of a soft rosette is set deeper in fresh mix, the better the sooner.
   if (id === 'stemBare' && value === true && neck) return { mediumFailing: 3 };
   // Roots that live in air tell a full or spent pot by all growing out of it.
-  if (id === 'aerialRootsOutside' && value === 'many' && traits.medium === 'pebbles') {
+  if (id === 'aerialRootsOutside' && value === 'many' && medium.kind === 'pebbles') {
     return { crowded: 1 };
   }
   return {};

@@ -121,9 +121,8 @@ export function whatIf(
   const turns: (TurningPoint & { moves: boolean })[] = [];
   const notLooked: NotLooked[] = [];
   const states = statesIn(now.plan, now.evidence.sums, 0);
-  const { traits } = frame.situation;
   for (const definition of SIGNALS) {
-    if (!canShow(definition.id, traits, frame.monthsInPot)) continue;
+    if (!canShow(definition.id, frame.situation, frame.monthsInPot)) continue;
     const from = signals[definition.id] ?? null;
     const chances = chancesOf(definition, states);
     const outcomes = possibleValues(definition)

@@ -109,7 +109,7 @@ const potOf = (cm: number, share: number): PotShape => ({
   heightCm: share * cm,
 });
 
-/** Recipes that some kind of a group stands in: any of its kinds may. */
+/** Recipes that the taxa of a group stand in by default. */
 function recipesOf(groupId: string): string[] {
   const taxa = CATALOGUE.filter(({ group }) => group === groupId);
   return [...new Set(taxa.map(({ traits }) => traits.recipe))];

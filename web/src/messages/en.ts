@@ -370,7 +370,8 @@ export const en = {
     plan: 'Fit a pot',
     lookAgain: 'Look again',
     share: (percent: number) => `${percent} %`,
-    logOdds: 'Each bar is a log-odds: +1 makes a state about 2.7 times as likely.',
+    barScale:
+      'The longer the bar, the more a finding says: ×5 makes it about five times as likely, ÷5 a fifth.',
     numbers: 'Numbers behind it',
     monthsInPot: 'In this pot',
     monthsToFill: 'A plant of this vigour fills one in',

@@ -233,13 +233,15 @@ describe('Verdict', () => {
     return { text: wrapper.text(), wrapper, decision: file.decision };
   };
 
-  it('puts the answer first, then every reason with its signed size', async () => {
+  it('puts the answer first, then every reason with how much likelier it makes its state', async () => {
     const { text, wrapper, decision } = await show({ rootsAtHoles: 'every', smell: 'fresh' });
     expect(wrapper.find('h1').text()).toMatch(/^Repot/);
     for (const { signal, text: reason, logOdds } of decision.reasons) {
       if (signal === 'baseRate') continue;
       expect(text).toContain(reason);
-      expect(text).toContain(`${logOdds > 0 ? '+' : '−'}${Math.abs(logOdds).toFixed(1)}`);
+      const times = Math.exp(Math.abs(logOdds));
+      const figure = times > 100 ? '100+' : times.toFixed(times < 9.95 ? 1 : 0);
+      expect(text).toContain(`${logOdds > 0 ? '×' : '÷'}${figure}`);
     }
   });
 

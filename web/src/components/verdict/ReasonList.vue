@@ -10,7 +10,13 @@ const { said } = useUnits();
 const widest = computed(() =>
   Math.max(1, ...props.reasons.map(({ logOdds }) => Math.abs(logOdds))),
 );
-const signed = (value: number) => `${value > 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
+const MOST_TOLD = 100;
+/** How many times as likely it makes its state, or how many times less. */
+function timesAsLikely(logOdds: number): string {
+  const times = Math.exp(Math.abs(logOdds));
+  const figure = times > MOST_TOLD ? `${MOST_TOLD}+` : times.toFixed(times < 9.95 ? 1 : 0);
+  return `${logOdds > 0 ? '×' : '÷'}${figure}`;
+}
 </script>
 
 <template>
@@ -20,14 +26,14 @@ const signed = (value: number) => `${value > 0 ? '+' : '−'}${Math.abs(value).t
         {{ said(reason.text) }}
         <small class="quiet">{{ m.state[reason.state].toLowerCase() }}</small>
       </div>
-      <div class="size" :title="m.verdictPage.logOdds">
+      <div class="size" :title="m.verdictPage.barScale">
         <span class="track">
           <span
             :class="['bar', reason.logOdds > 0 ? 'for' : 'against']"
             :style="{ width: `${(50 * Math.abs(reason.logOdds)) / widest}%` }"
           />
         </span>
-        <span class="figure">{{ signed(reason.logOdds) }}</span>
+        <span class="figure">{{ timesAsLikely(reason.logOdds) }}</span>
       </div>
     </li>
   </ul>

@@ -292,7 +292,7 @@ const monthsOf = (count: number | null) =>
           <h3 class="mt-3">{{ m.verdictPage.against }}</h3>
           <ReasonList :reasons="speaksAgainst" />
         </template>
-        <p class="quiet mt-2">{{ m.verdictPage.logOdds }} {{ m.verdictPage.sources }}</p>
+        <p class="quiet mt-2">{{ m.verdictPage.barScale }} {{ m.verdictPage.sources }}</p>
       </section>
 
       <div class="two">
