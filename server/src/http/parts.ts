@@ -1,12 +1,16 @@
 import {
+  blend,
+  blendOfRecipe,
   component,
   COMPONENT_NUMBERS,
   usualN,
+  type Blend,
   type ComponentNumber,
   type Ingredient,
   type Part,
 } from '@fernbank/core';
 import Joi from 'joi';
+import { shippedRecipeId } from './fields.ts';
 
 /** A number of a component within the range that makes sense of it. */
 const number = (id: ComponentNumber) => {
@@ -61,3 +65,16 @@ export function partFrom({ component: given, parts }: PartBody): Part {
     parts,
   };
 }
+
+/** A mix as it comes in: the id of a shipped recipe, or its parts. */
+export type GivenMix = string | PartBody[];
+
+export const mixBody = () =>
+  Joi.alternatives().conditional(Joi.string(), {
+    then: shippedRecipeId(),
+    otherwise: partsBody(),
+  });
+
+/** @throws RangeError for a recipe or component that is not shipped */
+export const mixFrom = (given: GivenMix): Blend =>
+  typeof given === 'string' ? blendOfRecipe(given) : blend(given.map(partFrom));

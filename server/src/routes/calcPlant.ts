@@ -1,14 +1,11 @@
 import {
   aftercarePlan,
-  blend,
   blendOf,
-  blendOfRecipe,
   dryingOfPresent,
   mediumLife,
   nominalPot,
   resolveTaxon,
   type AftercareRequest,
-  type Blend,
   type Medium,
   type PotMaterialId,
   type PotShape,
@@ -17,7 +14,7 @@ import Joi from 'joi';
 import type { Described } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import { fraction, mediumKind, potMaterialId, potShape, shippedRecipeId } from '../http/fields.ts';
-import { partFrom, partsBody, type PartBody } from '../http/parts.ts';
+import { mixBody, mixFrom, partsBody, type GivenMix, type PartBody } from '../http/parts.ts';
 import { situationFields, situationFrom, type DecisionBody } from '../http/situation.ts';
 
 type Calculator<Body> = Described<Body> & Required<Pick<Described<Body>, 'body' | 'sum'>>;
@@ -31,16 +28,6 @@ const FERN: DecisionBody = {
   lastRepot: '2024-05-01',
   signals: {},
 };
-
-/** A mix by the id of a shipped recipe, or by its parts. */
-const mixBody = () =>
-  Joi.alternatives().conditional(Joi.string(), {
-    then: shippedRecipeId(),
-    otherwise: partsBody(),
-  });
-type MixGiven = string | PartBody[];
-const mixFrom = (given: MixGiven): Blend =>
-  typeof given === 'string' ? blendOfRecipe(given) : blend(given.map(partFrom));
 
 interface AftercareBody extends DecisionBody {
   to: Medium;
@@ -92,7 +79,7 @@ export const aftercare: Calculator<AftercareBody> = {
 };
 
 interface WaterBody extends DecisionBody {
-  mix?: MixGiven;
+  mix?: GivenMix;
   material?: PotMaterialId;
 }
 

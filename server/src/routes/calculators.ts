@@ -50,13 +50,19 @@ import {
   potMaterialId,
   potShape,
   potTone,
-  shippedRecipeId,
   rootCuts,
 } from '../http/fields.ts';
 import { day } from './calcDay.ts';
 import { aftercare, life, water } from './calcPlant.ts';
 import { solver } from '../services/solver.ts';
-import { partFrom, partsBody, type PartBody } from '../http/parts.ts';
+import {
+  mixBody,
+  mixFrom,
+  partFrom,
+  partsBody,
+  type GivenMix,
+  type PartBody,
+} from '../http/parts.ts';
 import {
   decisionBody,
   situationFields,
@@ -304,7 +310,7 @@ const decision: Calculator<DecisionBody> = {
 
 interface FitBody extends DecisionBody {
   pots?: (PotShape & PotFeatures & { id?: string; label?: string; material?: PotMaterialId })[];
-  mix?: string | PartBody[];
+  mix?: GivenMix;
   support?: { lengthCm: number; kg?: number };
   plantHeightCm?: number;
   headroomCm?: number;
@@ -336,10 +342,7 @@ const fit: Calculator<FitBody> = {
       )
       .max(500)
       .default([]),
-    mix: Joi.alternatives().conditional(Joi.string(), {
-      then: shippedRecipeId(),
-      otherwise: partsBody(),
-    }),
+    mix: mixBody(),
     support: Joi.object({
       lengthCm: above0(1000).required(),
       kg: Joi.number().min(0).max(1000).default(SUPPORT_KG),
@@ -429,8 +432,7 @@ function supportFrom({ lengthCm, kg = SUPPORT_KG }: NonNullable<FitBody['support
 }
 
 function blendGiven({ mix: given, medium }: FitBody) {
-  if (typeof given === 'string') return blendOfRecipe(given);
-  if (given) return blend(given.map(partFrom));
+  if (given) return mixFrom(given);
   return blendOfRecipe(medium.recipe ?? recipeOfKind(medium.kind).id);
 }
 
