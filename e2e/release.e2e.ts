@@ -29,7 +29,7 @@ test('the release runs in an empty folder with what it brings, and nothing of th
       const notices = join(folder, 'node_modules/fernbank', part, 'dist/third-party.md');
       expect(readFileSync(notices, 'utf8')).toContain(name);
     }
-    for (const tool of ['vite', 'vue', 'typescript', 'tsx', 'express']) {
+    for (const tool of ['vite', 'vue', 'typescript', '@swc', 'express']) {
       expect(installed).not.toContain(tool);
     }
     const program = join(folder, 'node_modules/fernbank/server/dist/fernbank.js');

@@ -50,6 +50,10 @@ function beside(command, args) {
   });
 }
 const bin = (name) => join(root, 'node_modules/.bin', name);
+/** Node needs help to read TypeScript. */
+const READ_TYPES = ['--import', '@swc-node/register/esm-register'];
+const sources = (args, environment) =>
+  must(process.execPath, [...READ_TYPES, ...args], environment);
 
 function installPackages() {
   const stamp = join(root, 'node_modules/.fernbank-lock');
@@ -250,30 +254,34 @@ const commands = {
   bench() {
     ensureBrowser();
     build();
-    must(bin('tsx'), ['bench/main.ts', ...process.argv.slice(3)]);
+    sources(['bench/main.ts', ...process.argv.slice(3)]);
   },
   faults() {
     build();
-    must(bin('tsx'), ['e2e/faults/main.ts', ...process.argv.slice(3)]);
+    sources(['e2e/faults/main.ts', ...process.argv.slice(3)]);
   },
   load() {
     build();
-    must(bin('tsx'), ['bench/load.ts', ...process.argv.slice(3)]);
-    must(bin('tsx'), ['bench/house.ts', ...process.argv.slice(3)]);
+    sources(['bench/load.ts', ...process.argv.slice(3)]);
+    sources(['bench/house.ts', ...process.argv.slice(3)]);
   },
-  plausible: () => must(bin('tsx'), ['scripts/plausible.ts', ...process.argv.slice(3)]),
-  trials: () => must(bin('tsx'), ['scripts/trials.ts', ...process.argv.slice(3)]),
+  plausible: () => sources(['scripts/plausible.ts', ...process.argv.slice(3)]),
+  dictionary() {
+    sources(['scripts/dictionary.ts']);
+    must(bin('prettier'), ['--write', '--log-level', 'warn', 'docs/data.md']);
+  },
+  trials: () => sources(['scripts/trials.ts', ...process.argv.slice(3)]),
   screenshots() {
     const chromium = ensureBrowser();
     build();
-    must(bin('tsx'), ['scripts/screenshots.ts'], { FERNBANK_CHROMIUM: chromium });
+    sources(['scripts/screenshots.ts'], { FERNBANK_CHROMIUM: chromium });
   },
   dev() {
     const path = join(scratch, 'demo.sqlite');
-    if (!existsSync(path)) must(bin('tsx'), ['server/src/fernbank.ts', 'make-demo', path]);
+    if (!existsSync(path)) sources(['server/src/fernbank.ts', 'make-demo', path]);
     must(bin('concurrently'), [
       '-k',
-      `FERNBANK_DB=${path} FERNBANK_LOG=pretty tsx watch server/src/fernbank.ts`,
+      `FERNBANK_DB=${path} FERNBANK_LOG=pretty node --watch ${READ_TYPES.join(' ')} server/src/fernbank.ts`,
       'vite web',
     ]);
   },

@@ -19,5 +19,5 @@ export const { version: VERSION } = JSON.parse(
 export function threadOf(built: string, source: string): Program {
   if (!import.meta.url.endsWith('.ts')) return { url: pathToFileURL(join(here, built)) };
   const told = JSON.stringify(pathToFileURL(join(here, source)).href);
-  return { code: `import('tsx/esm/api').then(({ tsImport }) => tsImport(${told}, ${told}))` };
+  return { code: `import('@swc-node/register/esm-register').then(() => import(${told}))` };
 }

@@ -13,23 +13,31 @@ const BY_ITSELF = new Set(['readings']);
  * one and migrations find nothing in their way. A change without a deed at hand leaves none.
  */
 export function watchRows(file: OpenFile): void {
-  file.exec(
-    'CREATE TEMP TABLE IF NOT EXISTS deed_now (id INTEGER, at TEXT, what TEXT, kind TEXT, device TEXT, undoes INTEGER)',
-  );
-  for (const table of REMEMBERED_TABLES) {
-    const add = trace(table, 'add', 'new', 'NULL', whole(table, 'new'));
-    const change = trace(table, 'change', 'new', changed(table, 'old'), changed(table, 'new'));
-    const remove = trace(table, 'remove', 'old', whole(table, 'old'), 'NULL');
-    const differs = table.columns
-      .filter(({ name }) => !STAMPS.has(name))
-      .map(({ name }) => `old.${quoted(name)} IS NOT new.${quoted(name)}`)
-      .join(' OR ');
-    if (!BY_ITSELF.has(table.name)) {
-      file.exec(trigger(table, 'add', 'INSERT', '1', add));
-      file.exec(trigger(table, 'change', 'UPDATE', differs, change));
-    }
-    file.exec(trigger(table, 'remove', 'DELETE', '1', remove));
-  }
+  file.exec(WATCH);
+}
+
+/** Written once: it is long, and every connection needs it. */
+const WATCH = [
+  'CREATE TEMP TABLE IF NOT EXISTS deed_now (id INTEGER, at TEXT, what TEXT, kind TEXT, device TEXT, undoes INTEGER)',
+  ...REMEMBERED_TABLES.flatMap(triggersOf),
+].join(';\n');
+
+function triggersOf(table: RowTable): string[] {
+  const add = trace(table, 'add', 'new', 'NULL', whole(table, 'new'));
+  const change = trace(table, 'change', 'new', changed(table, 'old'), changed(table, 'new'));
+  const remove = trace(table, 'remove', 'old', whole(table, 'old'), 'NULL');
+  const differs = table.columns
+    .filter(({ name }) => !STAMPS.has(name))
+    .map(({ name }) => `old.${quoted(name)} IS NOT new.${quoted(name)}`)
+    .join(' OR ');
+  const written = [
+    trigger(table, 'add', 'INSERT', '1', add),
+    trigger(table, 'change', 'UPDATE', differs, change),
+  ];
+  return [
+    ...(BY_ITSELF.has(table.name) ? [] : written),
+    trigger(table, 'remove', 'DELETE', '1', remove),
+  ];
 }
 
 function trigger(table: RowTable, op: string, on: string, when: string, body: string): string {
