@@ -13,7 +13,7 @@ export {
 export { decide, lesserActLabel, type Decision } from './decide.ts';
 export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
-export { freshCycle, harmByAge } from './freshCycle.ts';
+export { freshCycle } from './freshCycle.ts';
 export { eyesFirst, HEADLINES, headlineOf, wantsPot, type Headline } from './headline.ts';
 export { leadingReasons } from './leading.ts';
 export { askFirst } from './askFirst.ts';

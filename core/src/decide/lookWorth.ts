@@ -4,7 +4,7 @@ import { weighSignals } from './evidence.ts';
 import { optimum, statesIn } from './optimum.ts';
 import { canShow } from './shows.ts';
 import { possibleValues, SIGNALS, type SignalDefinition } from './signals.ts';
-import { expectedSaving, type Judged } from './whatIf.ts';
+import { expectedSaving, savedBy, type Judged } from './whatIf.ts';
 
 /** What a look at a plant today is expected to save. */
 export interface LookWorth {
@@ -78,15 +78,8 @@ function savingOf(
   const weekNow = lookFirst ? HORIZON_WEEKS : unseen;
   const outcomes = possibleValues(definition).map(({ value }) => {
     const then = weighSignals({ ...others, [definition.id]: value }, situation);
-    const judged: Judged = {
-      plan,
-      evidence: then,
-      best: optimum(plan, then.sums, 0, weekNow),
-      kind: 'leave',
-      refresh: null,
-    };
-    return { value, judged };
+    return { value, saves: savedBy({ best: optimum(plan, then.sums, weekNow) }, weekNow) };
   });
   const states = statesIn(plan, without.sums, 0);
-  return (1 - NOTICED_ANYWAY) * expectedSaving(definition, outcomes, states, weekNow);
+  return (1 - NOTICED_ANYWAY) * expectedSaving(definition, outcomes, states);
 }

@@ -23,7 +23,7 @@ import {
   WORSENS,
   type WhenSchool,
 } from './costs.ts';
-import { freshCycle, harmByAge } from './freshCycle.ts';
+import { freshCycle } from './freshCycle.ts';
 import { crowdedPrior, dueMonths, mediumPrior, snugLogOdds, type Frame } from './frame.ts';
 import type { State } from './signals.ts';
 
@@ -59,7 +59,7 @@ export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
   const { closedWeeks, outOfSeason } = WHEN_SCHOOLS[school];
   const threshold = Math.min(WINDOW_READINESS, frame.bestReadiness * OPEN_SHARE_OF_BEST);
   const renewal = frame.disturbance * (1 + outOfSeason * (1 - frame.bestReadiness)) + WORK;
-  const { perWeek, atWeeks } = freshCycle(renewal, freshHarm(frame));
+  const { perWeek, atWeeks } = cycleInFreshPot(frame, renewal);
   return {
     open: frame.season.readiness.map((readiness) => !closedWeeks || readiness >= threshold),
     freshPerWeek: perWeek,
@@ -75,29 +75,22 @@ export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
 export const severity = (logOdds: number): number =>
   logistic(logOdds) + WORSENS * Math.max(0, logOdds);
 
-/** Kept for a frame and all that share its priors: schools differ in what a repot costs, not in the harm. */
-const freshHarms = new WeakMap<Float64Array, Float64Array>();
-
-/** Harm of this plant in a fresh pot, by its age. */
-function freshHarm(frame: Frame): Float64Array {
-  const before = freshHarms.get(frame.priorCrowded);
-  if (before) return before;
+function cycleInFreshPot(frame: Frame, renewal: number): ReturnType<typeof freshCycle> {
   const harmCrowded = average(frame.harmCrowded);
   const harmMedium = average(frame.harmMedium);
   const snug = snugLogOdds(frame.situation.traits);
   const due = dueMonths(frame);
   const terms = Math.max(frame.monthsToFill, due ?? 0) * WEEKS_PER_MONTH;
   const { leastWeeks, mostWeeks } = LONGEST_CYCLE;
-  const weeks = Math.round(clamp(LONGEST_CYCLE.terms * terms, leastWeeks, mostWeeks));
-  const harm = harmByAge((week) => {
+  const longest = Math.round(clamp(LONGEST_CYCLE.terms * terms, leastWeeks, mostWeeks));
+  const harm = (week: number) => {
     const months = week / WEEKS_PER_MONTH;
     return (
       harmCrowded * severity(crowdedPrior(months, frame.monthsToFill) + snug) +
       harmMedium * severity(mediumPrior(months, due))
     );
-  }, weeks);
-  freshHarms.set(frame.priorCrowded, harm);
-  return harm;
+  };
+  return freshCycle(renewal, harm, longest);
 }
 
 function average(values: Float64Array): number {
@@ -139,7 +132,7 @@ const MAY = new Uint8Array(HORIZON_WEEKS + 1);
 const HARM = new Float64Array(HORIZON_WEEKS + 1);
 
 /**
- * Reckons every week from `from` on: disturbing(w) + waiting(w) + g·(104 − w),
+ * Reckons every week: disturbing(w) + waiting(w) + g·(104 − w),
  * where g is the cost per week of the fresh cycle that a repot starts. A week
  * may be chosen when the school leaves it open and some state is likely enough.
  *
@@ -149,7 +142,6 @@ const HARM = new Float64Array(HORIZON_WEEKS + 1);
 function reckon(
   { disturbing, open, freshPerWeek, frame, moment, renewal }: Plan,
   sums: Sums,
-  from: number,
 ): void {
   const { harmCrowded, harmMedium, againstCrowded, againstMedium, priorCrowded, priorMedium } =
     frame;
@@ -164,7 +156,7 @@ function reckon(
   const crowded = Math.exp(-sums.crowded);
   const medium = Math.exp(-sums.mediumFailing);
   let waiting = 0;
-  for (let week = from; week <= HORIZON_WEEKS; week++) {
+  for (let week = 0; week <= HORIZON_WEEKS; week++) {
     // Odds against either; one division gives both chances, and that neither holds.
     const roomy = againstCrowded[week]! * crowded;
     const sound = againstMedium[week]! * medium;
@@ -203,7 +195,7 @@ export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<Stat
 
 /** Expected harm of each week, while nothing is done. */
 export function harmByWeek(plan: Plan, sums: Sums): Float64Array {
-  reckon(plan, sums, 0);
+  reckon(plan, sums);
   return HARM.slice(0, HORIZON_WEEKS);
 }
 
@@ -211,34 +203,48 @@ export function harmByWeek(plan: Plan, sums: Sums): Float64Array {
 export interface Optimum {
   week: number;
   cost: number;
-  /** a week that was asked about, and the cost of acting in it */
-  asked: number;
+  /** cost of acting in the week that was asked about */
   costAsked: number;
 }
 
 /**
  * The week in which a repot costs least, of those in which it may be.
  *
- * @param from  first week that may still be chosen; harm before it is spent anyway
  * @param asked  a week whose cost is wanted beside it
  */
-export function optimum(plan: Plan, sums: Sums, from = 0, asked = from): Optimum {
-  reckon(plan, sums, from);
+export function optimum(plan: Plan, sums: Sums, asked = 0): Optimum {
+  reckon(plan, sums);
   let week = HORIZON_WEEKS;
   let cost = COST[HORIZON_WEEKS]!;
-  for (let each = HORIZON_WEEKS - 1; each >= from; each--) {
+  for (let each = HORIZON_WEEKS - 1; each >= 0; each--) {
     if (MAY[each] === 1 && COST[each]! <= cost) {
       week = each;
       cost = COST[each]!;
     }
   }
-  return { week, cost, asked, costAsked: COST[asked]! };
+  return { week, cost, costAsked: COST[asked]! };
 }
 
-/** Cost of acting in one given week, on the same account as `optimum`. */
-export function costOfWeek(plan: Plan, sums: Sums, week: number, from = 0): number {
-  reckon(plan, sums, from);
-  return COST[week]!;
+/** The best week of all that are left from each week on, and what each week costs. */
+export interface OptimaAhead {
+  week: Uint8Array;
+  cost: Float64Array;
+}
+
+/**
+ * As `optimum`, for every first week at once: what was spent before it is the same for all that
+ * follow, so that one reckoning tells which of them is best.
+ */
+export function optimaAhead(plan: Plan, sums: Sums): OptimaAhead {
+  reckon(plan, sums);
+  const week = new Uint8Array(HORIZON_WEEKS + 1);
+  let best = HORIZON_WEEKS;
+  week[HORIZON_WEEKS] = best;
+  for (let each = HORIZON_WEEKS - 1; each >= 0; each--) {
+    if (MAY[each] === 1 && COST[each]! <= COST[best]!) best = each;
+    week[each] = best;
+  }
+  return { week, cost: COST.slice() };
 }
 
 /** Weeks that cost little more than the best, the first and the last of them. */
@@ -257,7 +263,7 @@ export function windowOf(plan: Plan, sums: Sums, best: Optimum): WeekSpan {
   const most = best.cost + WINDOW_MARGIN_WEEKS / WEEKS_OF_GROWTH;
   const first = Math.max(0, best.week - WINDOW_REACH_WEEKS);
   const last = Math.min(HORIZON_WEEKS, best.week + WINDOW_REACH_WEEKS);
-  reckon(plan, sums, 0);
+  reckon(plan, sums);
   const fits = (week: number) => MAY[week] === 1 && COST[week]! <= most;
   let [from, to] = [best.week, best.week];
   while (from > first && fits(from - 1)) from--;

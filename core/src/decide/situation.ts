@@ -73,6 +73,23 @@ function blendOfParts(parts: readonly Part[]): Blend {
   return mix;
 }
 
+const waters = new WeakMap<Blend, Map<string, number>>();
+const MOST_POTS = 200;
+
+/** Of the pots that a mix is drained in most are alike: what one holds is integrated once. */
+function waterIn(mix: Blend, pot: PotShape, fillHeightCm: number, floorCm: number): number {
+  let inPots = waters.get(mix);
+  if (!inPots) waters.set(mix, (inPots = new Map<string, number>()));
+  const key = `${JSON.stringify(pot)} ${fillHeightCm} ${floorCm}`;
+  let water = inPots.get(key);
+  if (water === undefined) {
+    water = meanWaterInPot(mix.water, pot, fillHeightCm, floorCm);
+    if (inPots.size >= MOST_POTS) inPots.clear();
+    inPots.set(key, water);
+  }
+  return water;
+}
+
 /** A mix when fresh in a pot: its water and air after draining. */
 export function freshIn(
   mix: Blend,
@@ -80,7 +97,7 @@ export function freshIn(
   fillHeightCm = pot.heightCm - usualHeadspaceCm(pot),
   floorCm = 0,
 ): FreshMedium & { water: number } {
-  const water = meanWaterInPot(mix.water, pot, fillHeightCm, floorCm);
+  const water = waterIn(mix, pot, fillHeightCm, floorCm);
   return {
     water,
     // A waterlogged mix can come out at −1e−16.

@@ -5,12 +5,13 @@ import type { Frame } from './frame.ts';
 import { refreshFor, type Refresh } from './lesserActs.ts';
 import { canShow } from './shows.ts';
 import {
-  costOfWeek,
   kindOf,
+  optimaAhead,
   optimum,
   schoolPlan,
   statesIn,
   type Optimum,
+  type OptimaAhead,
   type Plan,
   type SchoolPlan,
   type VerdictKind,
@@ -66,7 +67,7 @@ export function planOf(frame: Frame, signals: Signals, school: WhenSchool): Plan
  */
 export function judgeOn(plan: Plan, signals: Signals, asked = 0): Judged {
   const evidence = weighSignals(signals, plan.frame.situation);
-  const best = optimum(plan, evidence.sums, 0, asked);
+  const best = optimum(plan, evidence.sums, asked);
   const plain = kindOf(plan, evidence.sums, best);
   // A rescue cannot be put off, and where nothing worsens the odds there is nothing to put right.
   const refresh =
@@ -153,7 +154,11 @@ export function whatIf(
     if (from === null) {
       notLooked.push({
         signal: definition.id,
-        worth: expectedSaving(definition, outcomes, states, now.best.week),
+        worth: expectedSaving(
+          definition,
+          outcomes.map(({ value, judged }) => ({ value, saves: savedBy(judged, now.best.week) })),
+          states,
+        ),
       });
     }
   }
@@ -219,29 +224,25 @@ function chancesOf(definition: SignalDefinition, states: Record<State, number>):
   return chances.map((chance) => chance / total);
 }
 
+/** What choosing the best week saves against the week that seemed best, whose cost was asked for. */
+export const savedBy = ({ best }: Pick<Judged, 'best'>, weekNow: number): number =>
+  best.week === weekNow ? 0 : Math.max(0, best.costAsked - best.cost);
+
 /**
- * Expected fall in cost when a signal is looked at before acting: for each
- * value it may take, what is saved by then choosing the best week instead of
- * the one that seems best now.
+ * Expected fall in cost when a signal is looked at before acting.
+ *
+ * @param outcomes  for values that it may take: what is saved by then choosing the best week instead
+ *   of the one that seems best now; of others nothing is saved
  */
 export function expectedSaving(
   definition: SignalDefinition,
-  outcomes: readonly { value: SignalValue; judged: Judged }[],
+  outcomes: readonly { value: SignalValue; saves: number }[],
   states: Record<State, number>,
-  weekNow: number,
-  from = 0,
 ): number {
   const chances = chancesOf(definition, states);
   let saving = 0;
   for (const [index, { value }] of possibleValues(definition).entries()) {
-    const judged = outcomes.find((outcome) => outcome.value === value)?.judged;
-    if (!judged) continue;
-    const { plan, evidence, best } = judged;
-    if (best.week !== weekNow) {
-      const late =
-        best.asked === weekNow ? best.costAsked : costOfWeek(plan, evidence.sums, weekNow, from);
-      saving += chances[index]! * Math.max(0, late - best.cost);
-    }
+    saving += chances[index]! * (outcomes.find((one) => one.value === value)?.saves ?? 0);
   }
   const price = isUnpotted(definition) ? LOOK_COST.unpotted : LOOK_COST.outside;
   return Math.max(0, saving - price);
@@ -263,10 +264,15 @@ const PROXIES = ['rootsAtHoles', 'compacted'];
 export function nextLookWeek({ plan, best }: Judged): number {
   if (best.week <= FIRST_LOOK_WEEKS) return best.week;
   const last = Math.min(LAST_LOOK_WEEKS, best.week);
+  const unseen = optimaAhead(plan, nothing.sums);
+  const seen = PROXY_LOOKS.map(({ definition, values }) => ({
+    definition,
+    values: values.map(({ value, sums }) => ({ value, ahead: optimaAhead(plan, sums) })),
+  }));
   let week = Math.min(USUAL_LOOK_WEEKS, last);
   let most = 0;
   for (let from = FIRST_LOOK_WEEKS; from <= last; from += LOOK_STEP_WEEKS) {
-    const worth = worthOfLookIn(plan, from);
+    const worth = worthOfLookIn(plan, unseen, seen, from);
     if (worth > most) {
       most = worth;
       week = from;
@@ -281,21 +287,28 @@ const PROXY_LOOKS = SIGNALS.filter(({ id }) => PROXIES.includes(id)).map((defini
   definition,
   values: possibleValues(definition).map(({ value }) => ({
     value,
-    evidence: weighSignals({ [definition.id]: value }),
+    sums: weighSignals({ [definition.id]: value }).sums,
   })),
 }));
 
-function worthOfLookIn(plan: Plan, from: number): number {
-  const without = optimum(plan, nothing.sums, from);
+function worthOfLookIn(
+  plan: Plan,
+  unseen: OptimaAhead,
+  seen: readonly {
+    definition: SignalDefinition;
+    values: { value: SignalValue; ahead: OptimaAhead }[];
+  }[],
+  from: number,
+): number {
   const states = statesIn(plan, nothing.sums, from);
+  const weekNow = unseen.week[from]!;
   let worth = 0;
-  for (const { definition, values } of PROXY_LOOKS) {
-    const outcomes = values.map(({ value, evidence }) => {
-      const best = optimum(plan, evidence.sums, from, without.week);
-      const judged: Judged = { plan, evidence, best, kind: 'leave', refresh: null };
-      return { value, judged };
-    });
-    worth += expectedSaving(definition, outcomes, states, without.week, from);
+  for (const { definition, values } of seen) {
+    const outcomes = values.map(({ value, ahead: { week, cost } }) => ({
+      value,
+      saves: Math.max(0, cost[weekNow]! - cost[week[from]!]!),
+    }));
+    worth += expectedSaving(definition, outcomes, states);
   }
   return worth;
 }
