@@ -6,6 +6,7 @@ import { logistic } from '../number/index.ts';
 import { addDays } from '../season/index.ts';
 import {
   decide,
+  statesOf,
   possibleValues,
   SIGNALS,
   STATES,
@@ -292,6 +293,7 @@ describe('a brief verdict', () => {
         const brief = decide(situation, 'brief');
         expect({ ...brief, ...asked }).toEqual({ ...decide(situation), ...asked });
         expect(brief.schools).toEqual([]);
+        expect(statesOf(situation)).toEqual(brief.states);
       }),
       { numRuns: 60 },
     );

@@ -15,7 +15,7 @@ import {
   type OldMediumSchool,
   type WhenSchool,
 } from './costs.ts';
-import { answered, contradictionsIn, type Reason } from './evidence.ts';
+import { answered, contradictionsIn, weighSignals, type Reason } from './evidence.ts';
 import { bloomLasts } from './disturbing.ts';
 import { dueMonths, frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
 import { headlineOf, type Headline } from './headline.ts';
@@ -183,6 +183,13 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     if (actsNow) return null;
     return lookFirst ? date : addDays(frame.monday, 7 * nextLookWeek(judged));
   }
+}
+
+/** How likely each state is today, without what follows from it. @throws RangeError as `decide` does */
+export function statesOf(given: Situation): Record<State, number> {
+  const situation = checkSituation(given);
+  const { sums } = weighSignals(situation.signals, situation);
+  return statesIn({ frame: frameOf(situation) }, sums, 0);
 }
 
 /**

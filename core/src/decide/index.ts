@@ -10,7 +10,7 @@ export {
   type SizeSchool,
   type WhenSchool,
 } from './costs.ts';
-export { decide, lesserActLabel, type Decision } from './decide.ts';
+export { decide, lesserActLabel, statesOf, type Decision } from './decide.ts';
 export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle } from './freshCycle.ts';

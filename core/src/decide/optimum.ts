@@ -183,7 +183,11 @@ export const electiveShare = ({ crowded, mediumFailing, tooWet }: Record<State, 
   1 - (1 - crowded) * (1 - mediumFailing) * (1 - tooWet);
 
 /** Probability of each state in a week. */
-export function statesIn({ frame }: Plan, sums: Sums, week: number): Record<State, number> {
+export function statesIn(
+  { frame }: Pick<Plan, 'frame'>,
+  sums: Sums,
+  week: number,
+): Record<State, number> {
   return {
     crowded: logistic(frame.priorCrowded[week]! + sums.crowded),
     mediumFailing: logistic(frame.priorMedium[week]! + sums.mediumFailing),

@@ -1,4 +1,4 @@
-import { decide, STATES, type State } from '../decide/index.ts';
+import { decide, STATES, statesOf, type State } from '../decide/index.ts';
 import { daysBetween, seasonAhead } from '../season/index.ts';
 import { HORIZON, trueCost, type TrialPlant } from './garden.ts';
 
@@ -18,7 +18,7 @@ export function calibration(garden: readonly TrialPlant[]): Decile[] {
     { state: State; from: number; plants: number; predicted: number; held: number }
   >();
   for (const { situation, truth } of garden) {
-    const { states } = decide(situation, 'brief');
+    const states = statesOf(situation);
     for (const state of STATES) {
       const tenth = Math.min(9, Math.floor(states[state] * 10));
       const key = `${state}${tenth}`;
