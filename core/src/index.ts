@@ -9,6 +9,7 @@ export * from './day/index.ts';
 export * from './decide/index.ts';
 export * from './devices/index.ts';
 export * from './fit/index.ts';
+export * from './fitting/index.ts';
 export * from './growth/index.ts';
 export * from './labels/index.ts';
 export * from './media/index.ts';

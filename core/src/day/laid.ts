@@ -21,6 +21,8 @@ export interface DayLine {
   pot: Pick<DayPot, 'id' | 'label' | 'shape' | 'material' | 'source'> & {
     /** the plant that leaves it, or stays in it */
     of?: number;
+    /** the row of the shelf */
+    potId?: number;
     price?: number | null;
   };
   mix: string;

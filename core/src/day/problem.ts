@@ -81,6 +81,8 @@ export interface DayPot {
   source: 'shelf' | 'left' | 'stays' | 'toBuy';
   /** for `left` and `stays`: the plant that stands in it */
   of?: number;
+  /** for `shelf`: its row */
+  potId?: number;
   /** for `shelf`: how many are ready on each date, never falling */
   ready?: number[];
   /** for `toBuy`; null: not known */

@@ -24,6 +24,8 @@ export interface PotOption {
   outside: PotShape;
   material: PotMaterialId;
   source: PotSource;
+  /** the row of the shelf that it is, also while a plant stands in it; null or absent: not the shelf's */
+  potId?: number | null;
   /** for one that is handed down: the plant that leaves it */
   leftBy?: string;
   /** … and the week in which it does, where that is not now: its Monday */

@@ -22,11 +22,22 @@ export interface Pantry {
   components: readonly Component[];
   recipes: readonly Recipe[];
   avoided: Avoided;
+  /** per litre; null: not known */
+  priceOf: (component: Pick<Component, 'id'>) => number | null;
   /** @throws RangeError for an id that is not here */
   component: (id: string) => Component;
   /** @throws RangeError for an id that is not here */
   recipe: (id: string) => Recipe;
 }
+
+/** Price of a litre, from that of a bag; null: no price or bag is known. */
+export const pricePerL = ({
+  pricePerBag,
+  bagL,
+}: {
+  pricePerBag: number | null;
+  bagL: number | null;
+}): number | null => (pricePerBag === null || bagL === null ? null : pricePerBag / bagL);
 
 /** What was removed, but is still named by plants and old mixes. */
 export interface Retired {
@@ -43,11 +54,13 @@ export function pantryOf(
   recipes: readonly Recipe[],
   avoided: Avoided = AVOID_NOTHING,
   retired: Retired = { components: [], recipes: [] },
+  priceOf: Pantry['priceOf'] = () => null,
 ): Pantry {
   return {
     components,
     recipes,
     avoided,
+    priceOf,
     component: finder('component', [...components, ...retired.components]),
     recipe: finder('recipe', [...recipes, ...retired.recipes]),
   };

@@ -1,6 +1,5 @@
-import type { Cleaning, DayDate, LaidDay, Pin, SupportKindId } from '@fernbank/core';
+import type { Cleaning, DayDate, FitPlan, LaidDay, Pin, SupportKindId } from '@fernbank/core';
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { FitPlan } from './schema.ts';
 import { tracked } from './tracked.ts';
 
 /** A batch that was mixed on the day. */

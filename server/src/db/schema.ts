@@ -1,10 +1,8 @@
 import type {
   ComponentRecord,
-  Countable,
-  DrainageLayer,
   FirstWaterSchool,
+  FitPlan,
   FlushSchool,
-  GrownSchool,
   KitchenReading,
   LightClass,
   MediumKind,
@@ -13,18 +11,16 @@ import type {
   PotExtra,
   PotMaterialId,
   PotShape,
-  PotSource,
   PotTone,
   Practice,
   RecipeExtras,
   RecipePart,
-  RootCuts,
   RotSchool,
   Section,
   Signals,
   SizeSchool,
-  SupportGoal,
   SupportKindId,
+  SupportWish,
   TaskKind,
   TaskRule,
   TimedStep,
@@ -98,15 +94,6 @@ export const supports = sqliteTable('supports', {
   count: integer('count').notNull(),
   free: integer('free').notNull(),
 });
-
-/** What a keeper wants of a plant's support. */
-export interface SupportWish {
-  goal?: SupportGoal | undefined;
-  minutesPerWeek?: number | null | undefined;
-  school?: GrownSchool | undefined;
-  wound?: boolean | undefined;
-  internodeCm?: number | undefined;
-}
 
 export interface PlantSchools {
   when?: WhenSchool | undefined;
@@ -305,31 +292,6 @@ export const plans = sqliteTable('plans', {
   date: text('date').notNull(),
   fit: text('fit', { mode: 'json' }).$type<FitPlan>().notNull(),
 });
-
-/** A pot, a mix and a support that were chosen together. */
-export interface FitPlan {
-  pot: PotShape;
-  potMaterial: PotMaterialId;
-  potLabel: string;
-  potId: number | null;
-  potSource: PotSource;
-  leftBy?: string | undefined;
-  recipeId: string;
-  /** parts as they are to be mixed, where they are not the recipe's own */
-  parts?: RecipePart[] | undefined;
-  size: SizeSchool;
-  layer: DrainageLayer;
-  cuts: RootCuts & { counted?: Countable | undefined };
-  /** seated on an upturned net pot, wrapped in moss */
-  mound?: boolean | undefined;
-  support: {
-    kind: SupportKindId;
-    section: Section;
-    lengthCm: number;
-    stock: { id: number | null; lengthCm: number } | null;
-    poles: number;
-  } | null;
-}
 
 export const tasks = sqliteTable(
   'tasks',

@@ -101,6 +101,24 @@ describe('what a day is chosen from', () => {
     }
   });
 
+  it('mixes without what is avoided as its record does, whatever the pot', async () => {
+    await app.call
+      .patch('/api/settings')
+      .send({ avoided: { contents: ['peat'], components: [] } })
+      .expect(200);
+    const plant = await crowded('Gangway', 17, { recipeId: 'everyday' });
+    const { problem } = await problemOf((await newDay()).id);
+    const mixed = problem.mixes[0]!.parts.map(({ ingredient, parts }) => ({
+      component: ingredient.id,
+      parts,
+    }));
+    expect(mixed.length).toBeGreaterThan(1);
+    const { recipeId } = problem.mixes[0]!;
+    const order = { plantId: plant.id, date: TODAY, pot: wide(24), mediumKind: 'mix', recipeId };
+    await add('/api/repots', order);
+    expect((await get(`/api/plants/${plant.id}`)).mediumParts).toEqual(mixed);
+  });
+
   it('has what still soaks ready only from the next day on', async () => {
     const pot = await shelfPot('soaked 19', 19, { count: 1, free: 0, soaking: 1 });
     await crowded('Gangway', 17);

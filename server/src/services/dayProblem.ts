@@ -1,50 +1,44 @@
 import {
-  OutOfRange,
   addDays,
-  blend,
-  climbAhead,
-  fittedSteps,
-  kindOfRecipe,
+  fitOf,
+  isSettledPot,
   ladderOptions,
-  meanTemperatureC,
-  NO_CUTS,
-  partsOf,
+  mixFor,
+  newSupport,
+  placeOf,
+  plannedSupport,
   plantMinutes,
-  potLadder,
   rimCm,
-  settleSupport,
   soakMinutes,
-  standingSupport,
+  startingChoices,
+  stepSchools,
+  stepsOf,
   supportKind,
-  supportMode,
-  swapPlace,
   tidinessOf,
-  usualHeadspaceCm,
   USUAL_OVERHEADS,
-  vpdAtYearEnd,
-  wantsSupport,
-  withoutAvoided,
   type DayMix,
   type DayOption,
   type DayPlant,
   type DayPot,
   type DayProblem,
-  type DaySupport,
+  type Fit,
+  type FitChoices,
+  type FitPlan,
+  type FitSubject,
   type IsoDate,
   type Ladder,
   type Pace,
   type PotOption,
   type Rung,
   type PotShape,
-  type SupportPlan,
   type Settings,
 } from '@fernbank/core';
 import { and, eq } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
-import { components, measurements, plans, pots, supports, type FitPlan } from '../db/schema.ts';
+import { components, measurements, plans, pots, supports } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
-import { heightOf, supportOf, type PlantRow } from './collection.ts';
+import { heightOf, type PlantRow } from './collection.ts';
 import { paceOf } from './pace.ts';
 import { askedOf, gainsOf, type DayAsk, type NotAsked } from './dayReach.ts';
 import { judgedOn, type Judgement } from './judging.ts';
@@ -58,7 +52,8 @@ interface Wanting {
   judgement: Judgement;
   plan: FitPlan | null;
   mix: DayMix;
-  support: { plan: SupportPlan | null; isNew: boolean };
+  subject: FitSubject;
+  choices: FitChoices;
 }
 
 /** Widths about the best of a ladder that are still worth a move, cm. */
@@ -73,10 +68,8 @@ const FULL_AT_ONCE = { months: 3, penalty: 0.4 } as const;
 const MOST_OPTIONS = 12;
 /** Of pots that are alike so many are offered to a plant. */
 const MOST_ALIKE = 6;
-const WEEKS_A_MONTH = 4.348;
 /** Verdicts look so far ahead. */
 const FARTHEST_DAYS = 350;
-const HORIZON_MONTHS = 12;
 
 /**
  * A potting day as the solver takes it: who asks for a pot and what waiting
@@ -129,9 +122,17 @@ class ProblemMaker {
     this.wanting = asked.map((judgement) => this.wantingOf(judgement, settled));
     for (const { judgement } of this.wanting) this.addOwnPot(judgement.file.plant);
     for (const { judgement } of this.wanting) {
-      const { id, name: label, pot: outside, potMaterial: material } = judgement.file.plant;
+      const { id, name: label, pot: outside, potMaterial: material, potId } = judgement.file.plant;
       const likeness = JSON.stringify([outside, material]);
-      const pot: PotOption = { id: `left-${id}`, label, outside, material, source: 'handedDown' };
+      const pot: PotOption = {
+        id: `left-${id}`,
+        label,
+        outside,
+        material,
+        source: 'handedDown',
+        leftBy: label,
+        potId,
+      };
       const alike = this.left.get(likeness);
       if (alike) alike.push(pot);
       else this.left.set(likeness, [pot]);
@@ -168,6 +169,7 @@ class ProblemMaker {
     const { dates } = this.ask;
     this.pots.set(`shelf-${row.id}`, {
       id: `shelf-${row.id}`,
+      potId: row.id,
       label: row.label,
       shape: row.shape,
       material: row.material,
@@ -196,22 +198,18 @@ class ProblemMaker {
     });
   }
 
-  /** Mix and support: as they were settled on, else as they would be suggested. */
+  /** What it would be given: as it was settled on, else as it would be suggested. */
   private wantingOf(judgement: Judgement, settled: ReadonlyMap<number, FitPlan>): Wanting {
     const { file } = judgement;
     const plan = settled.get(file.plant.id) ?? null;
-    const { situation } = file;
-    const recipeId = plan?.recipeId ?? situation.traits.recipe;
+    const subject = this.subjectOf(judgement);
+    const choices = startingChoices(subject, plan, this.pantry);
+    const { recipeId } = choices;
     const recipe = this.pantry.recipe(recipeId);
-    const { parts } = withoutAvoided(
-      partsOf(plan?.parts ?? recipe.parts, this.pantry),
+    const { parts } = mixFor(
+      choices.parts ?? recipe.parts,
       this.pantry,
-      swapPlace({
-        pot: situation.pot,
-        airNeed: situation.traits.airNeed,
-        drying: situation.traits.drying,
-        temperatureC: meanTemperatureC(situation.spot),
-      }),
+      placeOf(subject.situation),
     );
     const id = `${recipeId}|${parts.map(({ ingredient, parts: n }) => `${ingredient.id}:${n}`).join()}`;
     let mix = this.mixes.get(id);
@@ -219,73 +217,38 @@ class ProblemMaker {
       mix = { id, label: recipe.label, recipeId, parts };
       this.mixes.set(id, mix);
     }
-    return { judgement, plan, mix, support: this.supportFor(judgement, plan) };
+    return { judgement, plan, mix, subject, choices };
   }
 
-  private supportFor({ file }: Judgement, plan: FitPlan | null): Wanting['support'] {
-    const { plant, situation } = file;
-    const { cm: plantCm } = heightOf(file);
-    const { traits, spot, date, signals } = situation;
-    const mode = plan
-      ? plan.support
-        ? 'new'
-        : 'keep'
-      : supportMode({
-          has: plant.supportCm !== null,
-          outgrown: signals.vinePastSupport === true,
-          climbs: wantsSupport(traits, plantCm),
-        });
-    if (mode !== 'new') return { plan: null, isNew: false };
-    const wish = plant.supportWish;
-    const heights = this.db
-      .select()
-      .from(measurements)
-      .where(and(eq(measurements.plantId, plant.id), eq(measurements.kind, 'heightCm')))
-      .all()
-      .map((row) => ({ date: row.date, cm: row.value }));
-    try {
-      const settledOn = settleSupport(
-        {
-          keep: null,
-          kind: plan?.support?.kind ?? null,
-          acrossCm: null,
-          lengthCm: plan?.support?.lengthCm ?? null,
-          goal: wish.goal ?? (traits.support === 'aerialRoots' ? 'largerLeaves' : 'tidy'),
-          minutesPerWeek: wish.minutesPerWeek ?? null,
-          stems: plant.stems,
-          internodeCm: wish.internodeCm ?? null,
-        },
-        {
-          habit: traits.support,
-          plantCm,
-          climb: climbAhead({
-            heightCm: plantCm,
-            heights,
-            spot,
-            traits,
-            date,
-            wound: wish.wound ?? false,
-          }),
-          horizonWeeks: Math.round(HORIZON_MONTHS * WEEKS_A_MONTH),
-          vpdKPa: vpdAtYearEnd(spot, 'warmest'),
-          shelf: this.bars.filter(({ free }) => free > 0),
-          headroomCm: file.spot.headroomCm,
-          depthCm: situation.pot.heightCm - usualHeadspaceCm(situation.pot),
-          floorCm: 0,
-        },
-      );
-      return { plan: settledOn, isNew: true };
-    } catch (error) {
-      // A place too low for any support: the plant is potted without a new one.
-      if (error instanceof OutOfRange) return { plan: null, isNew: false };
-      throw error;
-    }
+  private subjectOf({ file }: Judgement): FitSubject {
+    const { plant, situation, logs } = file;
+    const { supportKind: kind, supportSection: section, supportCm: lengthCm } = plant;
+    return {
+      situation,
+      heightCm: heightOf(file).cm,
+      heights: this.db
+        .select()
+        .from(measurements)
+        .where(and(eq(measurements.plantId, plant.id), eq(measurements.kind, 'heightCm')))
+        .all()
+        .map((row) => ({ date: row.date, cm: row.value })),
+      log: logs.water,
+      potMaterial: plant.potMaterial,
+      mediumKind: plant.mediumKind,
+      recipeId: plant.recipeId,
+      support: lengthCm === null ? null : { kind, section, lengthCm },
+      stems: plant.stems,
+      wish: plant.supportWish,
+      schools: stepSchools(plant.schools, this.settings),
+    };
   }
 
   private plantOf(wanting: Wanting): DayPlant {
-    const { judgement, mix, support } = wanting;
+    const { judgement, mix } = wanting;
     const { plant, situation } = judgement.file;
-    const options = this.optionsOf(wanting);
+    const fit = this.fitOf(wanting);
+    const options = this.optionsOf(wanting, fit);
+    const support = newSupport(fit);
     return {
       id: plant.id,
       name: plant.name,
@@ -294,64 +257,26 @@ class ProblemMaker {
       mix: mix.id,
       options: options.map(({ option }) => option),
       soakMinutes: options[0]?.soak ?? 0,
-      support: support.isNew && support.plan ? poleOf(support.plan) : null,
+      support: support && plannedSupport(support),
     };
   }
 
-  /** Pots that would do, the best first. */
-  private optionsOf(wanting: Wanting): { option: DayOption; soak: number }[] {
-    const { judgement, plan, mix, support } = wanting;
-    const { file } = judgement;
-    const { plant, situation } = file;
-    const settings = this.settings;
-    const layer = plan?.layer ?? this.pantry.recipe(mix.recipeId).extras.layer ?? 'screen';
-    const cuts = plan?.cuts ?? NO_CUTS;
-    const parts = mix.parts.map(({ ingredient, parts: n }) => ({
-      component: ingredient.id,
-      parts: n,
-    }));
-    const newKind =
-      mix.recipeId === plant.recipeId
-        ? plant.mediumKind
-        : kindOfRecipe(mix.recipeId, parts, this.pantry);
-    const standing = support.plan ? standingSupport(support.plan) : supportOf(plant);
-    const ladder = potLadder({
-      situation: {
-        ...situation,
-        schools: { ...situation.schools, ...(plan ? { size: plan.size } : {}) },
-      },
-      options: this.potsFor(plant, situation.pot),
-      mix: blend(mix.parts),
-      newKind,
-      plantHeightCm: heightOf(file).cm,
-      presentMaterial: plant.potMaterial,
-      log: file.logs.water,
+  /** The same fit as its own page shows, over the pots of the day. */
+  private fitOf({ judgement: { file }, subject, choices }: Wanting): Fit {
+    const shelf = {
+      pots: this.potsFor(file.plant, file.situation.pot),
+      covers: [],
+      presentCover: null,
+      supports: this.bars.filter(({ free }) => free > 0),
       headroomCm: file.spot.headroomCm,
-      cuts,
-      layer,
-      ...(standing ? { support: standing } : {}),
-    });
-    return rankedRungs(ladder, plan).map(({ rung, penalty }) => {
-      const steps = fittedSteps({
-        situation,
-        rung,
-        newKind,
-        cuts,
-        layer,
-        components: mix.parts.map(({ ingredient }) => ingredient),
-        potMaterial: plant.potMaterial,
-        support: support.isNew ? support.plan : null,
-        topDressing: null,
-        mound: plan?.mound ?? false,
-        wetKg: rung.stance.wetKg,
-        schools: {
-          firstWater: plant.schools.firstWater ?? settings.firstWaterSchool,
-          wetting: settings.wettingSchool,
-          weakRoots: plant.schools.weakRoots ?? settings.weakRootSchool,
-          rot: plant.schools.rot ?? settings.rotSchool,
-          toPebbles: plant.schools.toPebbles ?? settings.toPebblesSchool,
-        },
-      });
+    };
+    return fitOf(subject, shelf, choices, this.pantry);
+  }
+
+  /** Pots that would do, the best first. */
+  private optionsOf({ plan }: Wanting, fit: Fit): { option: DayOption; soak: number }[] {
+    return rankedRungs(fit.ladder, plan).map(({ rung, penalty }) => {
+      const steps = stepsOf(fit, rung);
       const minutes = plantMinutes(steps, Math.max(0.05, rung.fillL), this.pace);
       return {
         option: {
@@ -377,6 +302,7 @@ class ProblemMaker {
     const own: PotOption[] = [
       {
         id: `stays-${plant.id}`,
+        potId: plant.potId,
         label: '',
         outside: plant.pot,
         material: plant.potMaterial,
@@ -384,6 +310,7 @@ class ProblemMaker {
       },
       ...this.shelf.map((row): PotOption => ({
         id: `shelf-${row.id}`,
+        potId: row.id,
         label: row.label,
         outside: row.shape,
         material: row.material,
@@ -436,15 +363,6 @@ class ProblemMaker {
   }
 }
 
-/** A new pole with the piece that it is cut from. */
-function poleOf({ kind, section, lengthCm, poles, stock }: SupportPlan): DaySupport {
-  const piece = stock && {
-    id: stock.owned ? Number(stock.id) : null,
-    lengthCm: stock.lengthCm,
-  };
-  return { kind: kind.id, section, lengthCm, poles, stock: piece };
-}
-
 const RULED_OUT = ['tips', 'ballTooWide', 'noHoles', 'tooTall', 'staysWet'];
 
 /** Rungs that would do, the least worse first; what was settled on before any other. */
@@ -457,7 +375,7 @@ function rankedRungs({ rungs, choice }: Ladder, plan: FitPlan | null) {
     .map((rung) => {
       const by = rung.rimCm - wantedCm;
       const worse = by < 0 ? -by * WORSE_PER_CM.narrower : by * WORSE_PER_CM.wider;
-      const other = plan && !isSettled(rung.option, plan) ? SETTLED_OTHERWISE : 0;
+      const other = plan && !isSettledPot(rung.option, plan) ? SETTLED_OTHERWISE : 0;
       const full = fullAtOnce(rung) && best && !fullAtOnce(best) ? FULL_AT_ONCE.penalty : 0;
       return { rung, by, penalty: worse + SOURCE_PENALTY[rung.option.source] + other + full };
     })
@@ -468,13 +386,5 @@ function rankedRungs({ rungs, choice }: Ladder, plan: FitPlan | null) {
 
 const fullAtOnce = ({ monthsToCrowded }: Rung) =>
   monthsToCrowded !== null && monthsToCrowded < FULL_AT_ONCE.months;
-
-/** The pot of a plan, wherever it stands now. */
-function isSettled({ source, id, label, outside }: PotOption, plan: FitPlan): boolean {
-  if (plan.potSource === 'handedDown') return source === 'handedDown' && label === plan.leftBy;
-  if (plan.potSource === 'present') return source === 'present';
-  if (plan.potId !== null) return id === `shelf-${plan.potId}`;
-  return source === 'toBuy' && rimCm(outside) === rimCm(plan.pot);
-}
 
 const round = (value: number) => Math.round(value * 1e4) / 1e4;

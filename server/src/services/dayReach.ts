@@ -1,6 +1,5 @@
-import { addDays, gainOf, type IsoDate } from '@fernbank/core';
+import { addDays, gainOf, type FitPlan, type IsoDate } from '@fernbank/core';
 import type { days } from '../db/days.ts';
-import type { FitPlan } from '../db/schema.ts';
 import type { Judged, Judgement } from './judging.ts';
 
 type DayRow = typeof days.$inferSelect;

@@ -4,6 +4,7 @@ import {
   supportKind,
   type DayLine,
   type DayProblem,
+  type FitPlan,
   type IsoDate,
   type LaidDay,
   type Move,
@@ -11,7 +12,7 @@ import {
 import { eq, ne } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
-import { days, plans, plants, supports, type CutBars, type FitPlan } from '../db/schema.ts';
+import { days, plans, plants, supports, type CutBars } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { doneOf, type DayRow } from './dayOfRepot.ts';
@@ -151,12 +152,11 @@ function writePlan(db: Db, line: DayLine, before: FitPlan | null, date: IsoDate)
   const { pot } = line;
   const [recipeId] = line.mix.split('|') as [string];
   const from = pot.source === 'left' ? rowOr404(db, plants, pot.of!, 'plant') : null;
-  const shelfId = pot.source === 'shelf' ? Number(pot.id.split('-')[1]) : null;
   const fit: FitPlan = {
     pot: pot.shape,
     potMaterial: pot.material,
     potLabel: pot.label,
-    potId: from ? from.potId : pot.source === 'stays' ? plant.potId : shelfId,
+    potId: from ? from.potId : pot.source === 'stays' ? plant.potId : (pot.potId ?? null),
     potSource: SOURCES[pot.source],
     ...(from ? { leftBy: from.name } : {}),
     recipeId,

@@ -1,17 +1,19 @@
 import {
   blend,
   insideOfMaterial,
-  mediumHeightCm,
+  listedParts,
+  mixFor,
   partsOf,
+  placeOf,
   potExtras,
   potLadder,
   sectionCm2,
-  withoutAvoided,
   type DrainageLayer,
   type MediumKind,
   type PotExtra,
   type PotMaterialId,
   type PotShape,
+  type PottedPlace,
   type Recipe,
   type RecipePart,
   type RootCuts,
@@ -38,24 +40,17 @@ export interface MixOrder {
 /**
  * Parts as they go in that day: kept with the plant, whatever becomes of the
  * recipe. Where they are not told, its recipe's, without what is avoided.
+ *
+ * @param place  where the plant stands in its pot: what stands in for what is avoided is judged there
  */
 export function partsOrdered(
   db: Db,
-  {
-    pot,
-    potMaterial,
-    recipeId,
-    parts,
-  }: Pick<MixOrder, 'pot' | 'potMaterial' | 'recipeId' | 'parts'>,
+  { recipeId, parts }: Pick<MixOrder, 'recipeId' | 'parts'>,
+  place: PottedPlace,
 ): RecipePart[] {
   if (parts) return parts;
   const pantry = pantryFor(db);
-  const inside = insideOfMaterial(pot, potMaterial);
-  const listed = partsOf(pantry.recipe(recipeId).parts, pantry);
-  return withoutAvoided(listed, pantry, {
-    pot: inside,
-    heightCm: mediumHeightCm(inside),
-  }).parts.map(({ ingredient, parts: n }) => ({ component: ingredient.id, parts: n }));
+  return listedParts(mixFor(pantry.recipe(recipeId).parts, pantry, place).parts);
 }
 
 /** New medium that goes round a plant's ball, and what goes into its pot beside it. */
@@ -66,7 +61,7 @@ export function newMediumFor(
 ): { recipe: Recipe; parts: RecipePart[]; filledL: number; extras: PotExtra[] } {
   const pantry = pantryFor(db);
   const recipe = pantry.recipe(order.recipeId);
-  const parts = partsOrdered(db, order);
+  const parts = partsOrdered(db, order, placeOf(file.situation));
   const support = order.support
     ? weighSupport(order.support)
     : order.support === null

@@ -5,6 +5,7 @@ import {
   COMPONENTS,
   pantryOf,
   partsOf,
+  pricePerL,
   RECIPES,
   type Component,
   type ComponentRecord,
@@ -75,6 +76,7 @@ function readPantry(db: Db): Pantry {
     components: present(ownComponents, true),
     recipes: present(ownRecipes, true),
   };
+  const prices = new Map(ownComponents.map((row) => [row.key, pricePerL(row)]));
   return pantryOf(
     merged(COMPONENTS, present(ownComponents, false).flatMap(componentIn), keys(gone.components)),
     merged(RECIPES, present(ownRecipes, false).map(recipeOf), keys(gone.recipes)),
@@ -83,6 +85,7 @@ function readPantry(db: Db): Pantry {
       components: gone.components.flatMap(componentIn),
       recipes: gone.recipes.map(recipeOf),
     },
+    ({ id }) => prices.get(id) ?? null,
   );
 }
 

@@ -5,6 +5,7 @@ import {
   measureOut,
   methodOf,
   partsOf,
+  placeOf,
   piecesFault,
   seasonAhead,
   seasonOf,
@@ -91,10 +92,8 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   checkDates(db, plant, order.date);
   checkPot(order.pot);
   checkMix(db, order);
-  const mediumParts = order.recipeId
-    ? partsOrdered(db, { ...order, recipeId: order.recipeId })
-    : null;
   const judgement = asFound(judge(db, plant, order.date), order);
+  const mediumParts = partsPut(db, order, judgement);
   checkPieces(judgement, order);
   const work = workFor(judgement.file.situation);
   const mixedIn = mixFor(db, order, judgement);
@@ -202,6 +201,14 @@ const isRotten = ({ file }: Judgement): boolean =>
 const isInBloom = ({ file }: Judgement): boolean =>
   file.situation.signals.bloom === 'bud' || file.situation.signals.bloom === 'open';
 
+/** What it is potted in, by its parts; null: not mixed of any. */
+const partsPut = (
+  db: Db,
+  { recipeId, parts }: Pick<RepotOrder, 'recipeId' | 'parts'>,
+  { file }: Judgement,
+): RecipePart[] | null =>
+  recipeId === null ? null : partsOrdered(db, { recipeId, parts }, placeOf(file.situation));
+
 function checkPieces({ file }: Judgement, { cuts }: RepotOrder): void {
   const { pieces = 1, counted } = cuts ?? {};
   const fault = counted ? piecesFault(pieces, file.situation.traits, counted) : null;
@@ -221,11 +228,9 @@ function practiceOf(
   const rotten = isRotten(judgement);
   const { pieces = 1, rootsPruned = false } = order.cuts ?? {};
   const [from, to] = [plant.mediumKind, order.mediumKind];
-  const repels =
-    order.recipeId !== null &&
-    partsOf(partsOrdered(db, { ...order, recipeId: order.recipeId }), pantryFor(db)).some(
-      ({ ingredient }) => ingredient.rewets === 'repels',
-    );
+  const repels = partsOf(partsPut(db, order, judgement) ?? [], pantryFor(db)).some(
+    ({ ingredient }) => ingredient.rewets === 'repels',
+  );
   const { readiness } = seasonAhead(situation.spot, situation.traits, order.date, 1);
   return {
     method: methodOf({

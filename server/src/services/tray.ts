@@ -1,4 +1,6 @@
 import {
+  insideOfMaterial,
+  placeOf,
   addDays,
   aftercarePlan,
   activityOn,
@@ -208,7 +210,8 @@ function onePotted(
   const taxon = taxonOf(batch);
   const traits = traitsOf(taxon, {});
   const spot = spotOf(rowOr404(db, spots, spotId, 'spot'));
-  const mediumParts = partsOrdered(db, order);
+  const inside = insideOfMaterial(pot, potMaterial);
+  const mediumParts = partsOrdered(db, order, placeOf({ pot: inside, traits, spot }));
   if (potId !== null) takePot(db, potId);
   const housing = { pot, potMaterial, potId, mediumKind, recipeId, mediumParts };
   const plantId = db

@@ -4,16 +4,14 @@ import type {
   Checkpoint,
   Comparison,
   Component,
-  Countable,
   ComponentRecord,
   Decision,
-  DrainageLayer,
   Factor,
+  FitPlan,
   FirstPot,
   FirstWaterSchool,
   FlushSchool,
   Grade,
-  GrownSchool,
   GrowthRate,
   KitchenReading,
   LearnedLife,
@@ -26,7 +24,6 @@ import type {
   PotExtra,
   PotMaterialId,
   PotShape,
-  PotSource,
   PotTone,
   Practice,
   Quarantine,
@@ -34,7 +31,6 @@ import type {
   RecipePart,
   ReservoirAsk,
   ReservoirState,
-  RootCuts,
   RootPace,
   RotSchool,
   Section,
@@ -43,8 +39,8 @@ import type {
   Situation,
   SizeSchool,
   StandingSupport,
-  SupportGoal,
   SupportKindId,
+  SupportWish,
   Tally,
   TaskKind,
   TaskRule,
@@ -64,6 +60,8 @@ import type {
   WinterSchool,
   Settings as KeeperSettings,
 } from '@fernbank/core';
+
+export type { FitPlan, PlannedSupport, SupportWish } from '@fernbank/core';
 
 /** What the API answers with. */
 
@@ -118,15 +116,6 @@ export interface Plant extends Row {
   note: string;
 }
 
-/** What the keeper wants of a plant's support. */
-export interface SupportWish {
-  goal?: SupportGoal;
-  minutesPerWeek?: number | null;
-  school?: GrownSchool;
-  wound?: boolean;
-  internodeCm?: number;
-}
-
 export interface SpotRow extends Row {
   name: string;
   sortOrder: number;
@@ -168,31 +157,6 @@ export interface ShelfSupport extends Row {
   free: number;
 }
 
-/** A pot, a mix and a support that were settled on together. */
-export interface FitPlan {
-  pot: PotShape;
-  potMaterial: PotMaterialId;
-  potLabel: string;
-  potId: number | null;
-  potSource: PotSource;
-  leftBy?: string;
-  recipeId: string;
-  /** as they are to be mixed, where they are not the recipe's own */
-  parts?: RecipePart[];
-  size: SizeSchool;
-  layer: DrainageLayer;
-  cuts: RootCuts & { counted?: Countable };
-  /** seated on an upturned net pot, wrapped in moss */
-  mound?: boolean;
-  support: PlannedSupport | null;
-}
-export interface PlannedSupport {
-  kind: SupportKindId;
-  section: Section;
-  lengthCm: number;
-  stock: { id: number | null; lengthCm: number } | null;
-  poles: number;
-}
 export interface PlanRow extends Row {
   plantId: number;
   date: string;

@@ -1,10 +1,10 @@
-import { ladderOptions, rimCm, type CoverOption, type PotOption } from '@fernbank/core';
-import type { FitPlan, Fitting, PlantFile, ShelfPot } from '../api/types.ts';
+import { ladderOptions, type CoverOption, type PotOption } from '@fernbank/core';
+import type { Fitting, PlantFile, ShelfPot } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 
 /** A pot of the shelf as the core takes it. */
 export function shelfOption(pot: ShelfPot, source: 'free' | 'soaking'): PotOption {
-  return { ...made(pot), id: `shelf-${pot.id}`, source };
+  return { ...made(pot), id: `shelf-${pot.id}`, potId: pot.id, source };
 }
 
 function made({
@@ -46,13 +46,15 @@ export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
       ? made(fitting.presentPot)
       : { outside: plant.pot, material: plant.potMaterial }),
     id: 'present',
+    potId: plant.potId,
     label: m.fit.ownPot,
     source: 'present',
   };
   const shelf = fitting.pots.map((pot) => shelfOption(pot, pot.free > 0 ? 'free' : 'soaking'));
   const handed = fitting.handDowns.map(
-    ({ plantId, name, pot, potMaterial, leftIn }): PotOption => ({
+    ({ plantId, name, pot, potMaterial, potId, leftIn }): PotOption => ({
       id: `from-${plantId}`,
+      potId,
       label: m.fit.potOf(name),
       outside: pot,
       material: potMaterial,
@@ -63,35 +65,3 @@ export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
   );
   return ladderOptions(file.situation.pot, [present, ...shelf, ...handed]);
 }
-
-/** The row of the shelf behind an option; null: not the shelf's. */
-export function shelfIdOf(option: PotOption, file: PlantFile, fitting: Fitting): number | null {
-  const [kind, id] = option.id.split('-');
-  if (kind === 'shelf') return Number(id);
-  if (kind === 'present') return file.plant.potId;
-  if (kind === 'from') {
-    return fitting.handDowns.find(({ plantId }) => plantId === Number(id))?.potId ?? null;
-  }
-  return null;
-}
-
-/** The pot that was settled on, wherever it stands now: on the shelf, in its soak, or still with another plant. */
-export function isKept(option: PotOption, kept: FitPlan, { handDowns }: Fitting): boolean {
-  switch (kept.potSource) {
-    case 'present':
-      return option.source === 'present';
-    case 'handedDown': {
-      const giver = handDowns.find(({ name }) => name === kept.leftBy);
-      if (giver) return option.id === `from-${giver.plantId}`;
-      return kept.potId !== null && option.id === `shelf-${kept.potId}`;
-    }
-    case 'free':
-    case 'soaking':
-      return option.id === `shelf-${kept.potId}`;
-    case 'toBuy':
-      return (
-        option.source === 'toBuy' && Math.abs(rimCm(option.outside) - rimCm(kept.pot)) < SAME_CM
-      );
-  }
-}
-const SAME_CM = 0.1;

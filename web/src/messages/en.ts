@@ -706,8 +706,8 @@ export const en = {
     print: 'Print',
     noPlan:
       'Nothing is settled for this plant yet: choose a pot on its fit page and press “Use this”.',
-    gone: (was: string, now: string) =>
-      `The settled pot, ${was}, is not to be had as it was: this sheet shows ${now}. Settle anew on the fit page.`,
+    gone: (was: string) =>
+      `The settled pot, ${was}, is nowhere to be had any more. Choose another on the fit page, or find one of its size.`,
     fetch: 'Fetch',
     pot: (label: string, width: string, note: string) =>
       note ? `${label}, ${width} (${note})` : `${label}, ${width}`,

@@ -1,4 +1,4 @@
-import { pantryOf, SHIPPED, type Component, type Pantry } from '@fernbank/core';
+import { pantryOf, pricePerL, SHIPPED, type Pantry } from '@fernbank/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api } from '../api/client.ts';
@@ -32,9 +32,10 @@ export const usePantry = defineStore('pantry', () => {
     });
     const ofComponents = split(components.value);
     const ofRecipes = split(recipes.value);
-    return pantryOf(ofComponents.here, ofRecipes.here, avoided, {
-      components: ofComponents.gone,
-      recipes: ofRecipes.gone,
+    const gone = { components: ofComponents.gone, recipes: ofRecipes.gone };
+    return pantryOf(ofComponents.here, ofRecipes.here, avoided, gone, ({ id }) => {
+      const row = stockOf(id);
+      return row && pricePerL(row);
     });
   });
 
@@ -50,11 +51,5 @@ export const usePantry = defineStore('pantry', () => {
     const row = stockOf(id);
     return row !== null && counted(id) && row.bags === 0 && row.openL === 0;
   };
-  /** per litre; null: no price or bag is known */
-  const priceOf = ({ id }: Component): number | null => {
-    const row = stockOf(id);
-    return row?.pricePerBag == null || row.bagL === null ? null : row.pricePerBag / row.bagL;
-  };
-
-  return { components, recipes, loaded, load, pantry, stockOf, counted, outOfStock, priceOf };
+  return { components, recipes, loaded, load, pantry, stockOf, counted, outOfStock };
 });

@@ -24,7 +24,10 @@ const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
 const { extraWords } = useExtraWords();
-const fit = useFit(computed(() => props.loaded));
+const fit = useFit(
+  computed(() => props.loaded),
+  { settled: true },
+);
 const { choices, rung, plan, stances, remedies, newKind, ladder } = fit;
 const file = computed(() => props.loaded.file);
 const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, settings.current.scoopL));
@@ -63,13 +66,7 @@ const DRAWN_PX = 330;
 const pxPerCm = computed(() => Math.min(8, DRAWN_PX / ((stances.value?.now.topCm ?? 40) + 6)));
 
 /** The shelf has changed since: the pot that was settled on is gone. */
-const gone = computed(() => {
-  const was = props.loaded.fitting.plan!.fit;
-  const option = rung.value?.option;
-  return option && (option.label !== was.potLabel || option.source !== was.potSource)
-    ? m.sheet.gone(was.potLabel, option.label)
-    : '';
-});
+const gone = computed(() => (fit.gone.value ? m.sheet.gone(rung.value!.option.label) : ''));
 const fetch = computed(() => {
   if (!rung.value) return [];
   const { option, rimCm, depth } = rung.value;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  wishOf,
   DRAINAGE_LAYERS,
   fillL,
   footing,
@@ -14,8 +15,7 @@ import { api, write } from '../../api/client.ts';
 import type { FitPlan, Fitting, PlanRow, PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
-import { shelfIdOf } from '../../composables/fitOptions.ts';
-import { useFit, wishOf } from '../../composables/useFit.ts';
+import { useFit } from '../../composables/useFit.ts';
 import { usePlanCutting } from '../../composables/usePlanCutting.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -226,7 +226,7 @@ const pieceCounts = [1, 2, 3, 4, 5, 6].map((value) => ({
   title: value === 1 ? m.fit.piecesOne : m.fit.piecesOf(value),
 }));
 const freeOnShelf = (option: PotOption) => {
-  const id = shelfIdOf(option, file.value, props.loaded.fitting);
+  const id = option.potId ?? null;
   return props.loaded.fitting.pots.find((pot) => pot.id === id)?.free ?? 0;
 };
 </script>

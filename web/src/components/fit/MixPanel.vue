@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  listedParts,
   agedInPot,
   blend,
   insideOfMaterial,
@@ -17,7 +18,7 @@ import {
 import { computed, ref } from 'vue';
 import { batchFor } from '../../composables/batchFor.ts';
 import { useChangeWords } from '../../composables/changeWords.ts';
-import { listedParts, type Fit } from '../../composables/useFit.ts';
+import type { Fit } from '../../composables/useFit.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -80,7 +81,7 @@ const columns = computed(() => [
   },
 ]);
 const pricePerL = computed(
-  () => mixFigures(parts.value, swapPlace(place.value, store.priceOf)).pricePerL,
+  () => mixFigures(parts.value, swapPlace(place.value, store.pantry.priceOf)).pricePerL,
 );
 const lifeOf = (list: readonly Part<Component>[]) =>
   mediumLife(blend(list), place.value.pot, place.value, place.value.temperatureC).months;

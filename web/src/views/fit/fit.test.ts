@@ -414,8 +414,11 @@ describe('the bench sheet', () => {
   });
 
   it('a settled pot that is gone is said so, not swapped in silence', async () => {
-    const wrapper = await show({ plan: { ...plan, fit: { ...plan.fit, potLabel: 'blue 16' } } });
+    const of = { potLabel: 'blue 16', potSource: 'free' as const, potId: 99 };
+    const wrapper = await show({ plan: { ...plan, fit: { ...plan.fit, ...of } } });
     expect(wrapper.find('[role=alert]').text()).toContain('blue 16');
+    // Its size and litres stand all the same: as they were settled.
+    expect(wrapper.text()).toContain(m.sheet.pot('blue 16', '17 cm', ''));
     expect((await show({ plan })).find('[role=alert]').exists()).toBe(false);
   });
 

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { mdiClose, mdiPlus, mdiPrinter } from '@mdi/js';
 import {
+  listedParts,
   BALL_STAYS,
   fillL,
   nominalPot,
-  partsOf,
   planTub,
   potExtras,
   sectionCm2,
-  swapPlace,
   usualHeadspaceCm,
-  withoutAvoided,
+  mixFor,
   type PotExtra,
   type RecipePart,
   type TubPlan,
@@ -29,7 +28,6 @@ import { useChangeWords } from '../../composables/changeWords.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
 import { usePreparing } from '../../composables/preparing.ts';
 import { useDraft } from '../../composables/useDraft.ts';
-import { listedParts } from '../../composables/useFit.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -101,13 +99,7 @@ const place = computed(() => ({
   drying: 'littleDry' as const,
   temperatureC: 20,
 }));
-const mixed = computed(() =>
-  withoutAvoided(
-    partsOf(own.value ?? recipe.value.parts, store.pantry),
-    store.pantry,
-    swapPlace(place.value, store.priceOf),
-  ),
-);
+const mixed = computed(() => mixFor(own.value ?? recipe.value.parts, store.pantry, place.value));
 const parts = computed(() => mixed.value.parts);
 
 /** Plans that wait for this recipe; one that is to be mixed otherwise is told apart. */

@@ -116,12 +116,14 @@ const shelf = computed(() => {
   const priced = targets.value.some(({ property }) => property === 'pricePerL');
   return permitted(store.pantry).filter((component) => {
     const there = store.counted(component.id) && !store.outOfStock(component.id);
-    return (draft.value.only === 'all' || there) && (!priced || store.priceOf(component) !== null);
+    return (
+      (draft.value.only === 'all' || there) && (!priced || store.pantry.priceOf(component) !== null)
+    );
   });
 });
 const noPrice = computed(() =>
   targets.value.some(({ property }) => property === 'pricePerL')
-    ? permitted(store.pantry).filter((component) => store.priceOf(component) === null).length
+    ? permitted(store.pantry).filter((component) => store.pantry.priceOf(component) === null).length
     : 0,
 );
 
@@ -146,7 +148,7 @@ async function design(): Promise<void> {
     mostComponents: draft.value.mostComponents,
     prices: Object.fromEntries(
       shelf.value.flatMap((component) => {
-        const price = store.priceOf(component);
+        const price = store.pantry.priceOf(component);
         return price === null ? [] : [[component.id, price] as const];
       }),
     ),

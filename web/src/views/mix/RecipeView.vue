@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiPrinter } from '@mdi/js';
 import {
+  listedParts,
   agedInPot,
   blend,
   checkParts,
@@ -29,7 +30,6 @@ import PlaceFields from '../../components/mix/PlaceFields.vue';
 import SwapDialog from '../../components/mix/SwapDialog.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useDraft } from '../../composables/useDraft.ts';
-import { listedParts } from '../../composables/useFit.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { usePlace } from '../../composables/usePlace.ts';
 import { m } from '../../messages/index.ts';
@@ -107,7 +107,7 @@ const months = ref(0);
 const title = computed(() => draft.value.label || saved.value?.label || m.mix.newRecipe);
 const mixes = computed(() => {
   if (!mix.value) return [];
-  const place_ = swapPlace(place.value, store.priceOf);
+  const place_ = swapPlace(place.value, store.pantry.priceOf);
   const price = (list: readonly Part<Component>[]) => mixFigures(list, place_).pricePerL;
   const now = { label: m.mix.asTurned, mix: mix.value, pricePerL: price(drawn.value) };
   if (!before.value || !saved.value) return [{ ...now, label: title.value }];

@@ -91,7 +91,7 @@ const mixes = computed(() =>
   shown.value.map(({ recipe, parts, mix }) => ({
     label: recipe.label,
     mix,
-    pricePerL: mixFigures(parts, swapPlace(place.value, store.priceOf)).pricePerL,
+    pricePerL: mixFigures(parts, swapPlace(place.value, store.pantry.priceOf)).pricePerL,
   })),
 );
 const leftOut = computed(() => store.pantry.components.length - permitted(store.pantry).length);

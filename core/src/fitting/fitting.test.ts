@@ -1,0 +1,167 @@
+import { describe, expect, it } from 'vitest';
+import { CATALOGUE } from '../catalogue/index.ts';
+import { ladderOptions, type PotOption } from '../fit/index.ts';
+import { COMPONENTS, pantryOf, RECIPES, SHIPPED, whyAvoided } from '../media/index.ts';
+import { nominalPot, rimCm } from '../pots/index.ts';
+import { DEFAULT_SETTINGS } from '../settings/index.ts';
+import { TYPICAL_SPOT } from '../season/index.ts';
+import {
+  fitOf,
+  isSettledPot,
+  newSupport,
+  settledPlan,
+  startingChoices,
+  stepSchools,
+  stepsOf,
+  type FitPlan,
+  type FitShelf,
+  type FitSubject,
+} from './index.ts';
+
+const schools = stepSchools({}, DEFAULT_SETTINGS);
+const TAXA = CATALOGUE.filter((_, i) => i % 9 === 0);
+const WIDTHS_CM = [9, 14, 24];
+
+function subjectOf(taxon: (typeof CATALOGUE)[number], rim: number): FitSubject {
+  const { traits } = taxon;
+  const pot = nominalPot(rim);
+  return {
+    situation: {
+      traits,
+      date: '2026-04-12',
+      spot: { ...TYPICAL_SPOT, latitudeDeg: 54 },
+      pot,
+      medium: { kind: traits.medium, recipe: traits.recipe },
+      lastRepot: '2024-04-01',
+      signals: { rootsAtHoles: 'every' },
+    },
+    heightCm: Math.round(traits.heightInPots * rim),
+    heights: [],
+    log: null,
+    potMaterial: 'plastic',
+    mediumKind: traits.medium,
+    recipeId: traits.recipe,
+    support: null,
+    stems: 1,
+    wish: {},
+    schools,
+  };
+}
+function shelfOf({ situation: { pot } }: FitSubject): FitShelf {
+  const own: PotOption[] = [
+    {
+      id: 'present',
+      potId: 3,
+      label: 'its own',
+      outside: pot,
+      material: 'plastic',
+      source: 'present',
+    },
+    {
+      id: 'shelf-7',
+      potId: 7,
+      label: 'of the shelf',
+      outside: nominalPot(rimCm(pot) + 3),
+      material: 'terracotta',
+      source: 'free',
+    },
+  ];
+  return {
+    pots: ladderOptions(pot, own),
+    covers: [],
+    presentCover: null,
+    supports: [],
+    headroomCm: null,
+  };
+}
+const anew = (subject: FitSubject, shelf: FitShelf, plan: FitPlan | null, pantry = SHIPPED) => {
+  const choices = startingChoices(subject, plan, pantry);
+  const kept = plan && shelf.pots.find((option) => isSettledPot(option, plan));
+  return fitOf(subject, shelf, { ...choices, picked: kept ? kept.id : null }, pantry);
+};
+
+describe('a fit that was settled', () => {
+  it('opens again as it was settled, for every kind and size', () => {
+    let settled = 0;
+    for (const taxon of TAXA) {
+      for (const rim of WIDTHS_CM) {
+        const subject = subjectOf(taxon, rim);
+        const shelf = shelfOf(subject);
+        const first = anew(subject, shelf, null);
+        const plan = settledPlan(first);
+        if (!plan) continue;
+        settled += 1;
+        const again = anew(subject, shelf, plan);
+        expect(settledPlan(again), `${taxon.name} in ${rim} cm`).toEqual(plan);
+        expect(stepsOf(again, again.rung!)).toEqual(stepsOf(first, first.rung!));
+      }
+    }
+    expect(settled).toBeGreaterThan(100);
+  });
+
+  it('keeps the support that was chosen, and sets none where none was', () => {
+    const climber = CATALOGUE.find(({ traits }) => traits.support === 'aerialRoots')!;
+    const subject = subjectOf(climber, 14);
+    const shelf = shelfOf(subject);
+    const choices = startingChoices(subject, null, SHIPPED);
+    const pole = settledPlan(
+      fitOf(subject, shelf, { ...choices, supportMode: 'new', lengthCm: 60 }, SHIPPED),
+    )!;
+    expect(pole.support).toMatchObject({ lengthCm: 60 });
+    expect(newSupport(anew(subject, shelf, pole))!.lengthCm).toBe(60);
+    const none = settledPlan(fitOf(subject, shelf, { ...choices, supportMode: 'none' }, SHIPPED))!;
+    expect(anew(subject, shelf, none).plan).toBeNull();
+  });
+
+  it('names the pot of the shelf by its row', () => {
+    const subject = subjectOf(CATALOGUE[0]!, 14);
+    const shelf = shelfOf(subject);
+    const choices = startingChoices(subject, null, SHIPPED);
+    for (const [picked, potId] of [
+      ['shelf-7', 7],
+      ['present', 3],
+    ] as const) {
+      const plan = settledPlan(fitOf(subject, shelf, { ...choices, picked }, SHIPPED))!;
+      expect(plan.potId).toBe(potId);
+    }
+  });
+});
+
+describe('what is avoided', () => {
+  const pantry = pantryOf(COMPONENTS, RECIPES, { contents: ['peat'], components: [] });
+
+  it('is in no mix, and what stands in for it is kept with the plan', () => {
+    let swapped = 0;
+    for (const taxon of TAXA) {
+      const subject = subjectOf(taxon, 14);
+      const fit = anew(subject, shelfOf(subject), null, pantry);
+      for (const { ingredient } of fit.mixed.parts) {
+        expect(whyAvoided(ingredient, pantry.avoided), taxon.name).toBeNull();
+      }
+      if (fit.mixed.standIns.length === 0) continue;
+      swapped += 1;
+      expect(settledPlan(fit)?.parts ?? fit.ownParts).toEqual(fit.ownParts);
+      expect(fit.ownParts).not.toBeNull();
+    }
+    expect(swapped).toBeGreaterThan(3);
+  });
+});
+
+describe('roots found alive at the bench', () => {
+  it('count for the pot as they do in a look', () => {
+    const subject = subjectOf(CATALOGUE[0]!, 14);
+    const shelf = shelfOf(subject);
+    const choices = { ...startingChoices(subject, null, SHIPPED), liveRoots: 0.2 };
+    const { situation } = subject;
+    const looked = {
+      ...subject,
+      situation: { ...situation, signals: { ...situation.signals, liveRoots: 0.2 } },
+    };
+    expect(fitOf(subject, shelf, choices, SHIPPED).ladder.ball).toEqual(
+      fitOf(looked, shelf, { ...choices, liveRoots: null }, SHIPPED).ladder.ball,
+    );
+    expect(fitOf(subject, shelf, choices, SHIPPED).ladder.ball.displacesL).toBeLessThan(
+      anew(subject, shelf, null).ladder.ball.displacesL,
+    );
+  });
+});
