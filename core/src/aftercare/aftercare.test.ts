@@ -5,6 +5,7 @@ import { addDays, daysBetween, TYPICAL_SPOT } from '../season/index.ts';
 import {
   aftercarePlan,
   isTaskOver,
+  TASK_RULES,
   movesAfterLook,
   movesAfterWater,
   type AftercareRequest,
@@ -144,14 +145,15 @@ describe('aftercare', () => {
     expect([...tasks].sort((a, b) => a.due.localeCompare(b.due))).toEqual(tasks);
   });
 
-  it('a support that will be outgrown asks to be extended, at once where it is already', () => {
+  // Nobody makes a pole longer on the day it is set (was: on that day).
+  it('a support that will be outgrown asks to be extended, never before the plant holds', () => {
     const extensions = [
       { on: '2026-04-01', addsCm: 40, aboveCm: 110 },
       { on: '2026-09-01', addsCm: 35, aboveCm: 145 },
       { on: null, addsCm: 20, aboveCm: 165 },
     ];
     const { tasks, due } = plan('Syngonium podophyllum', { extensions });
-    expect(due('extend')).toEqual([0, daysBetween(DATE, '2026-09-01')]);
+    expect(due('extend')).toEqual([28, daysBetween(DATE, '2026-09-01')]);
     expect(tasks.find(({ kind }) => kind === 'extend')!.title).toContain('40 cm');
   });
 });
@@ -223,8 +225,19 @@ describe('what is over by itself', () => {
     expect(isTaskOver({ ...second, rule: 'firstWater' }, '2026-05-18')).toBe(true);
   });
 
-  it('is never a question how it went, nor a task of the keeper’s own', () => {
-    expect(isTaskOver({ ...second, rule: 'weeks3' }, '2030-01-01')).toBe(false);
+  it('is a question how it went that a later one asks again', () => {
+    const early = { ...second, rule: 'weeks3' as const };
+    expect(isTaskOver(early, '2026-06-07')).toBe(false);
+    expect(isTaskOver(early, '2026-06-08')).toBe(true);
+    expect(isTaskOver({ ...second, rule: 'season' }, '2026-08-01')).toBe(false);
+  });
+
+  it('is nothing after a year, but what is renewed and the keeper’s own', () => {
+    for (const rule of TASK_RULES) {
+      const lasting = ['renew', 'keepDamp', 'justMoist', 'humid', 'shade', 'warm'].includes(rule);
+      // What is kept up ends by its last day.
+      expect(isTaskOver({ ...second, rule }, '2027-05-16'), rule).toBe(!lasting);
+    }
     expect(isTaskOver({ ...second, rule: null }, '2030-01-01')).toBe(false);
   });
 });

@@ -32,7 +32,8 @@ const TROUBLED_LOOK_DAYS = 10;
 
 /**
  * Days after which asking for a task no longer helps: by then the plant was
- * watered, the mix has settled, a cut has dried or not.
+ * watered, the mix has settled, a cut has dried or not, and how it went after
+ * three weeks is asked after seven.
  *
  * @source common practice, no source
  */
@@ -41,6 +42,13 @@ const LAPSES_DAYS: Partial<Record<TaskRule, number>> = {
   secondWater: 1,
   secure: 14,
   cutDry: 14,
+  turn: 21,
+  weeks3: 28,
+  ties: 60,
+  feed: 90,
+  weeks7: 90,
+  extend: 180,
+  season: 180,
 };
 
 /** Whether a task is over by itself, kept up until its last day or lapsed: nobody has to tick that off. */

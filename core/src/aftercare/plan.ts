@@ -351,8 +351,13 @@ function looks({ date }: AftercareRequest): AftercareTask[] {
   }));
 }
 
+/** A plant that was just moved is left alone until it holds. @source common practice, no source */
+const ROOTED_DAYS = 28;
+
 /** A support is made longer before the tip is at its top. */
 function extensionTasks({ date, extensions = [] }: AftercareRequest): AftercareTask[] {
+  // Nobody makes a pole longer on the day it is set: what is too short then is chosen longer.
+  const soonest = addDays(date, ROOTED_DAYS);
   return extensions.flatMap(({ on, addsCm, aboveCm }): AftercareTask[] =>
     on === null
       ? []
@@ -360,7 +365,7 @@ function extensionTasks({ date, extensions = [] }: AftercareRequest): AftercareT
           {
             kind: 'extend',
             rule: 'extend',
-            due: on < date ? date : on,
+            due: on < soonest ? soonest : on,
             title: `Put ${Math.round(addsCm)} cm on top of its support`,
             why: `by its growth the tip is near the end; with it, the support ends ${Math.round(aboveCm)} cm above the medium`,
           },

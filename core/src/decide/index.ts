@@ -11,6 +11,14 @@ export {
   type WhenSchool,
 } from './costs.ts';
 export { decide, lesserActLabel, statesOf, type Decision } from './decide.ts';
+export {
+  answersOf,
+  CARE_KINDS,
+  isAfter,
+  standingFindings,
+  type CareKind,
+  type Moment,
+} from './care.ts';
 export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle } from './freshCycle.ts';

@@ -1,4 +1,5 @@
 import type {
+  CareKind,
   ComponentRecord,
   FirstWaterSchool,
   FitPlan,
@@ -185,7 +186,19 @@ export const MEASUREMENTS = {
   wickDamp: { least: 0, most: 1 },
   /** 0 none, 1 some, 2 thick */
   saltCrust: { least: 0, most: 2 },
-} as const;
+  /** done that day: what findings it answers stands in the core */
+  flush: { least: 1, most: 1 },
+  washSalts: { least: 1, most: 1 },
+  topDress: { least: 1, most: 1 },
+  secure: { least: 1, most: 1 },
+  soak: { least: 1, most: 1 },
+  treatPests: { least: 1, most: 1 },
+  reroot: { least: 1, most: 1 },
+} as const satisfies Record<CareKind, Range> & Record<string, Range>;
+interface Range {
+  least: number;
+  most: number;
+}
 export const MEASUREMENT_KINDS = Object.keys(MEASUREMENTS) as (keyof typeof MEASUREMENTS)[];
 export type MeasurementKind = keyof typeof MEASUREMENTS;
 

@@ -1,4 +1,4 @@
-import { addDays, type IsoDate } from '@fernbank/core';
+import { addDays, type IsoDate, isTaskOver } from '@fernbank/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import ical from 'ical-generator';
 import type { Db } from '../db/driver.ts';
@@ -29,7 +29,8 @@ export function aftercareCalendar(db: Db, today: IsoDate, address: string): stri
     .from(tasks)
     .innerJoin(plants, eq(tasks.plantId, plants.id))
     .where(and(isNull(tasks.done), isNull(plants.goneOn)))
-    .all();
+    .all()
+    .filter(({ task }) => !isTaskOver(task, today));
   for (const { task, plant } of open) {
     calendar.createEvent({
       id: `task-${task.id}@fernbank`,

@@ -1,5 +1,7 @@
 import {
+  CARE_KINDS,
   insideOfMaterial,
+  isAfter,
   resolveTaxon,
   rootsBroughtForward,
   rimCm,
@@ -7,8 +9,10 @@ import {
   traitsOf,
   daysBetween,
   sectionAreaCm2,
+  standingFindings,
   supportKind,
   supportMaterial,
+  type CareKind,
   type IsoDate,
   type RootReading,
   type Signals,
@@ -24,7 +28,13 @@ import { spots, type HousedSupport, type plants } from '../db/schema.ts';
 import { learnedOf, type Learned } from './learning.ts';
 import { logsOf, type Logs } from './logs.ts';
 import { partsIn } from './pantry.ts';
-import { recordsOf, type LookRow } from './records.ts';
+import {
+  momentOf,
+  recordsOf,
+  type LookRow,
+  type MeasurementRow,
+  type PlantRecords,
+} from './records.ts';
 
 export type PlantRow = typeof plants.$inferSelect;
 export type SpotRow = typeof spots.$inferSelect;
@@ -70,7 +80,7 @@ export function plantFile(
 ): PlantFile {
   const since = plant.lastRepot ?? '0000-01-01';
   const date = since > asked ? since : asked;
-  const within = (row: { date: IsoDate }) => row.date >= since && row.date <= date;
+  const within = inPresentPot(records, since, date);
   const seen = records.looks.filter(within).reverse();
   const taxon = taxonOf(plant);
   const traits = traitsOf(taxon, plant.traits);
@@ -87,7 +97,7 @@ export function plantFile(
       ...(parts ? { parts } : {}),
     },
     lastRepot: plant.lastRepot,
-    signals: currentFindings(seen, date),
+    signals: currentFindings(seen, records.measurements.filter(within), date),
     schools: schoolsOf(plant, taxon, settings),
     ...(seen[0] ? { lookedOn: seen[0].date } : {}),
   };
@@ -122,16 +132,31 @@ function schoolsOf(plant: PlantRow, { group }: Taxon, settings: Settings): Situa
   };
 }
 
-/** The newest answer to each question, where it is recent enough. */
-function currentFindings(newestFirst: readonly LookRow[], date: IsoDate): Signals {
-  const current: Record<string, Signals[string]> = {};
-  for (const look of newestFirst) {
-    if (daysBetween(look.date, date) > FINDINGS_LAST_DAYS) break;
-    for (const [id, value] of Object.entries(look.signals)) {
-      if (value !== undefined && value !== null) current[id] ??= value;
-    }
-  }
-  return current;
+/** Whether something was seen or done since the last repot: what was found that day before it spoke of the pot that was left. */
+export function inPresentPot(
+  { repots }: Pick<PlantRecords, 'repots'>,
+  since: IsoDate,
+  date: IsoDate,
+): (row: { date: IsoDate; createdAt: string }) => boolean {
+  const repot = repots.findLast((row) => row.date === since);
+  return (row) =>
+    row.date >= since && row.date <= date && (!repot || isAfter(momentOf(row), momentOf(repot)));
+}
+
+const isCare = (kind: string): kind is CareKind => (CARE_KINDS as readonly string[]).includes(kind);
+
+/** The newest answer to each question, where it is recent enough and nothing that was done answers it. */
+function currentFindings(
+  newestFirst: readonly LookRow[],
+  measured: readonly MeasurementRow[],
+  date: IsoDate,
+): Signals {
+  return standingFindings(
+    newestFirst
+      .filter((look) => daysBetween(look.date, date) <= FINDINGS_LAST_DAYS)
+      .map((look) => ({ ...momentOf(look), signals: look.signals })),
+    measured.flatMap((row) => (isCare(row.kind) ? [{ ...momentOf(row), kind: row.kind }] : [])),
+  );
 }
 
 /** How far roots had gone by the last look that is no longer current, grown on until today. */

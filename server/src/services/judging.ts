@@ -12,7 +12,13 @@ import { readable } from '../db/readable.ts';
 import { stateOf, type Db } from '../db/driver.ts';
 import { plants, spots } from '../db/schema.ts';
 import { isReading, markOf, touchedBetween, type Mark } from '../history/touched.ts';
-import { plantFile, type PlantFile, type PlantRow, type SpotRow } from './collection.ts';
+import {
+  inPresentPot,
+  plantFile,
+  type PlantFile,
+  type PlantRow,
+  type SpotRow,
+} from './collection.ts';
 import { mediaFingerprint } from './pantry.ts';
 import { recordsOf, type OverruleRow, type PlantRecords } from './records.ts';
 import { readSettings } from './settings.ts';
@@ -214,13 +220,19 @@ export function judge(
     file,
     decision,
     lookDue: lookDueOf(decision, date),
-    overrule: overruleOn(records, date),
+    overrule: overruleOn(records, plant.lastRepot, date),
   };
 }
 
-/** The keeper's own word in force on a day, the newest. */
-const overruleOn = ({ overrules }: PlantRecords, date: IsoDate): OverruleRow | null =>
-  overrules.findLast((one) => one.date <= date && one.until > date) ?? null;
+/** The keeper's own word in force on a day, the newest; it ends with the repot that it spoke of, or spoke against. */
+const overruleOn = (
+  records: PlantRecords,
+  lastRepot: IsoDate | null,
+  date: IsoDate,
+): OverruleRow | null => {
+  const stands = inPresentPot(records, lastRepot ?? '0000-01-01', date);
+  return records.overrules.findLast((one) => stands(one) && one.until > date) ?? null;
+};
 
 /**
  * Whether a look is worth its minute today. Not a fixed interval: it is due

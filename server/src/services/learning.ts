@@ -2,6 +2,7 @@ import {
   addDays,
   blendOf,
   insideOfMaterial,
+  isAfter,
   learnedLife,
   learnedPace,
   mediumLife,
@@ -24,7 +25,7 @@ import {
 } from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
 import { pantryFor } from './pantry.ts';
-import type { PlantRecords, RepotRow } from './records.ts';
+import { momentOf, type LookRow, type PlantRecords, type RepotRow } from './records.ts';
 
 /** What a plant's earlier pots taught of it. */
 export interface Learned {
@@ -48,7 +49,7 @@ export function learnedOf(
 ): Learned {
   const ended = repots.filter((row) => row.date <= date && row.before.lastRepot !== null);
   if (ended.length === 0) return { pace: null, life: null, stays: 0 };
-  const ends = ended.map((row) => ({ row, signals: signalsAtEnd(seen, row.date) }));
+  const ends = ended.map((row) => ({ row, signals: signalsAtEnd(seen, row) }));
   return {
     pace: learnedPace(ends.map(({ row, signals }) => stayOf(row, signals, traits, spot))),
     life: learnedLife(ends.flatMap(({ row, signals }) => judgedOf(db, row, signals, traits, spot))),
@@ -56,16 +57,13 @@ export function learnedOf(
   };
 }
 
-/** The newest answer to each question in the last weeks before a repot. */
-function signalsAtEnd(
-  oldestFirst: readonly { date: IsoDate; signals: Signals }[],
-  date: IsoDate,
-): Signals {
-  const since = addDays(date, -END_DAYS);
+/** The newest answer to each question in the last weeks before a repot; what was seen after it spoke of the new pot. */
+function signalsAtEnd(oldestFirst: readonly LookRow[], repot: RepotRow): Signals {
+  const since = addDays(repot.date, -END_DAYS);
   return Object.assign(
     {},
     ...oldestFirst
-      .filter((look) => look.date >= since && look.date <= date)
+      .filter((look) => look.date >= since && !isAfter(momentOf(look), momentOf(repot)))
       .map(({ signals }) => signals),
   ) as Signals;
 }

@@ -9,6 +9,7 @@ import type { PlantInput } from '../http/plantBody.ts';
 import { taxonOf, type PlantRow } from './collection.ts';
 import { checkRecipe, pantryFor } from './pantry.ts';
 import { moveCover } from './repotting.ts';
+import { keepMeasurement } from './seeing.ts';
 import { freePot, freeSupport } from './shelf.ts';
 
 /** Columns of a plant that is added. */
@@ -38,6 +39,16 @@ export function changedValues(
   const sameSupport =
     merged.supportCm === before.supportCm && merged.supportKind === before.supportKind;
   if (!sameSupport) freeSupport(db, before.supportId);
+  // What rocked, or climbed beyond its old one, stands again.
+  if (!sameSupport && merged.supportCm !== null) {
+    keepMeasurement(db, {
+      plantId: before.id,
+      date: context.today(),
+      minute: null,
+      kind: 'secure',
+      value: 1,
+    });
+  }
   return {
     ...changed,
     ...(samePot ? {} : { potId: null }),

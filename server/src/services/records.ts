@@ -1,3 +1,4 @@
+import type { IsoDate, Moment } from '@fernbank/core';
 import { asc, inArray } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { looks, measurements, overrules, repots } from '../db/schema.ts';
@@ -6,6 +7,18 @@ export type LookRow = typeof looks.$inferSelect;
 export type MeasurementRow = typeof measurements.$inferSelect;
 export type RepotRow = typeof repots.$inferSelect;
 export type OverruleRow = typeof overrules.$inferSelect;
+
+/** When a row happened: within a day records follow each other as they were written. */
+export const momentOf = ({
+  date,
+  createdAt: at,
+}: {
+  date: IsoDate;
+  createdAt: string;
+}): Moment => ({
+  date,
+  at,
+});
 
 /** What was written down of a plant, each the oldest first. */
 export interface PlantRecords {

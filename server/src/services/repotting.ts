@@ -23,7 +23,7 @@ import {
   type RootCuts,
   type RootWork,
 } from '@fernbank/core';
-import { and, desc, eq, ne } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import {
   batches,
@@ -163,6 +163,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   // What was planned is done.
   db.delete(plans).where(eq(plans.plantId, plant.id)).run();
   if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(db, plant, order, inserted.id);
+  endFormerCare(db, plant.id, order.date);
   const care = aftercare(db, plant, order, judgement, work);
   const written = care.map((task) =>
     db
@@ -180,6 +181,14 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       .get(),
   );
   return { repot: inserted, tasks: written };
+}
+
+/** What was still asked for after its last repot ends with this one. */
+function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
+  db.update(tasks)
+    .set({ done: date, moved: `ended: it was repotted on ${date}` })
+    .where(and(eq(tasks.plantId, plantId), isNull(tasks.done), isNotNull(tasks.repotId)))
+    .run();
 }
 
 /** What was found at the bench replaces what was last seen. */

@@ -1,5 +1,6 @@
 import type {
   Beta,
+  CareKind,
   BenchState,
   Checkpoint,
   Comparison,
@@ -248,7 +249,8 @@ export interface Measurement extends Row {
     | 'reservoirFlushed'
     | 'reservoirLeft'
     | 'wickDamp'
-    | 'saltCrust';
+    | 'saltCrust'
+    | CareKind;
   value: number;
 }
 

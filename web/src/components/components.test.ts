@@ -12,6 +12,8 @@ import { emptyPot, entryOf, potErrors, potFromEntry } from './plant/potEntry.ts'
 import ReadinessRibbon from './verdict/ReadinessRibbon.vue';
 import SignalPicker from './look/SignalPicker.vue';
 import VerdictMark from './verdict/VerdictMark.vue';
+import { m } from '../messages/index.ts';
+import { useNotices } from '../stores/notices.ts';
 import { kindOfRecipe } from '../composables/figureWords.ts';
 import { useUnits } from '../composables/useUnits.ts';
 import { useSettings } from '../stores/settings.ts';
@@ -219,6 +221,35 @@ describe('drafts', () => {
     second.clear();
     await nextTick();
     expect(useDraft('test', () => ({ name: '' })).restored).toBe(false);
+  });
+
+  it('of another form, or of an earlier one, keep only what this form knows', () => {
+    const kept = { name: 'half typed', rows: [1], count: 'many' };
+    localStorage.setItem('fernbank.draft.test', JSON.stringify(kept));
+    const { draft } = useDraft('test', () => ({ name: '', count: 1, note: '' }));
+    expect(draft.value).toEqual({ name: 'half typed', count: 1, note: '' });
+  });
+
+  it('that cannot be read are let go with a word', () => {
+    localStorage.setItem('fernbank.draft.test', '{"name": "half ty');
+    const { draft } = useDraft('test', () => ({ name: '' }));
+    expect(draft.value).toEqual({ name: '' });
+    expect(useNotices().current?.text).toBe(m.app.draftDropped);
+  });
+
+  it('each form has a key of its own', () => {
+    const forms = import.meta.glob<string>(['../**/*.vue'], {
+      query: '?raw',
+      import: 'default',
+      eager: true,
+    });
+    const keys = Object.values(forms).flatMap((text) =>
+      [...text.matchAll(/useDraft(?:<\w+>)?\(\s*[`']([a-zA-Z]+)(?=[.`'$])([^,]*)/g)].map(
+        ([, first, rest]) => `${first}${rest}`,
+      ),
+    );
+    expect(keys.length).toBeGreaterThan(12);
+    expect(new Set(keys).size).toBe(keys.length);
   });
 });
 

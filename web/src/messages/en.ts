@@ -44,6 +44,7 @@ export const en = {
     optional: 'optional',
     unknown: 'unknown',
     draftKept: 'Picked up where you left off.',
+    draftDropped: 'What was typed here before could not be read any more, and was let go.',
     dependents: {
       title: (n: number) =>
         n === 1 ? 'One later entry rests on this' : `${n} later entries rest on this`,
@@ -699,6 +700,21 @@ export const en = {
       ballTooWide: 'ball too wide',
       noHoles: 'no holes',
       tooTall: 'too tall for the place',
+    },
+  },
+  /** What is done to a plant between two repots. */
+  care: {
+    doneToday: 'Done today',
+    noted: (what: string) => `Noted: ${what}.`,
+    done: {
+      watered: 'watered',
+      flush: 'salts flushed out',
+      washSalts: 'crust scraped off, salts washed out',
+      topDress: 'top layer renewed',
+      secure: 'staked, tied or weighted',
+      soak: 'ball soaked through',
+      treatPests: 'treated against pests',
+      reroot: 'head cut off to root again',
     },
   },
   sheet: {

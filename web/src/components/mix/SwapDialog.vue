@@ -29,7 +29,12 @@ const part = computed(() => (props.of === null ? null : props.parts[props.of]));
 const found = computed((): Substitute[] => {
   if (props.of === null || !part.value) return [];
   const shelf = permitted(store.pantry);
-  const all = substitutes(props.parts, props.of, shelf, swapPlace(props.place, store.pantry.priceOf));
+  const all = substitutes(
+    props.parts,
+    props.of,
+    shelf,
+    swapPlace(props.place, store.pantry.priceOf),
+  );
   // What is known to be out of stock is no help; it comes last.
   const out = ({ component }: Substitute) => (store.outOfStock(component.id) ? 1 : 0);
   return [...all].sort((a, b) => out(a) - out(b)).slice(0, SHOWN);

@@ -46,7 +46,7 @@ const empty = () => ({
   planned: false,
   note: '',
 });
-const { draft: started, clear } = useDraft('batch', empty);
+const { draft: started, clear } = useDraft('tray.batch', empty);
 const righted = ref(empty());
 /** What is typed of a new batch outlives the page; one that is put right starts from what it is. */
 const draft = computed(() => (props.changed ? righted.value : started.value));

@@ -51,7 +51,7 @@ interface PotRow {
   fromRim: number | null;
   work: Work;
 }
-const { draft } = useDraft('batch', () => ({
+const { draft } = useDraft('mix.batch', () => ({
   rows: [] as PotRow[],
   leftOut: [] as number[],
 }));

@@ -263,7 +263,7 @@ describe('a batch', () => {
     work,
   });
   const openBatch = (rows: object[], answers: Record<string, unknown> = {}) => {
-    localStorage.setItem('fernbank.draft.batch', JSON.stringify({ rows, leftOut: [] }));
+    localStorage.setItem('fernbank.draft.mix.batch', JSON.stringify({ rows, leftOut: [] }));
     return show(
       BatchView,
       '/mix/batch?recipe=everyday',

@@ -103,8 +103,11 @@ function measurementWords({ kind, value }: Measurement): string {
       return value >= 0.5 ? m.plant.wickDamp : m.plant.wickDry;
     case 'saltCrust':
       return `${m.plant.saltCrust}: ${m.water.crust[value as 0 | 1 | 2]}`;
-    default:
+    case 'leafCount':
+    case 'reservoirPh':
       return `${m.plant[kind]} ${value}`;
+    default:
+      return m.care.done[kind];
   }
 }
 /** Days with measurements that are told one by one; a longer log is told by the month. */

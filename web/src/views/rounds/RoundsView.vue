@@ -75,8 +75,9 @@ const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
 const setDone = useTaskDone(load);
 /** Looks at three weeks, seven, a season ask how it went. */
 const isGraded = ({ rule }: Task) => rule !== null && rule in CHECKPOINTS;
-const late = (due: string) => {
-  const days = daysLate(due);
+/** What is kept up over a time is not late while that lasts. */
+const late = ({ due, until }: { due: string; until: string | null }) => {
+  const days = daysLate(until ?? due);
   return days > 0 ? m.rounds.overdue(days) : '';
 };
 </script>
@@ -167,9 +168,7 @@ const late = (due: string) => {
                   <div class="row spread nowrap">
                     <div>
                       <strong>{{ said(ask.task.title) }}</strong>
-                      <span v-if="late(ask.task.due)" class="late">
-                        · {{ late(ask.task.due) }}</span
-                      >
+                      <span v-if="late(ask.task)" class="late"> · {{ late(ask.task) }}</span>
                       <div class="quiet sentence">{{ said(ask.task.why) }}</div>
                     </div>
                     <v-btn

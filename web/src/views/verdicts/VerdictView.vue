@@ -5,7 +5,6 @@ import {
   eyesFirst,
   headlineOf,
   leadingReasons,
-  lesserActLabel,
   mondayOf,
   signal,
   WEEKS_OF_GROWTH,
@@ -19,6 +18,7 @@ import { api } from '../../api/client.ts';
 import type { PlantFile } from '../../api/types.ts';
 import CausesPanel from '../../components/verdict/CausesPanel.vue';
 import FetchState from '../../components/FetchState.vue';
+import LesserActs from '../../components/verdict/LesserActs.vue';
 import NextStop from '../../components/look/NextStop.vue';
 import OverrulePanel from '../../components/verdict/OverrulePanel.vue';
 import PlantHeader from '../../components/plant/PlantHeader.vue';
@@ -194,11 +194,12 @@ const monthsOf = (count: number | null) =>
             )
           }}
         </p>
-        <ul v-if="decision.now.length > 0" class="acts">
-          <li v-for="act in decision.now" :key="act">
-            <strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}
-          </li>
-        </ul>
+        <LesserActs
+          v-if="decision.now.length > 0"
+          :plant-id="file.plant.id"
+          :acts="decision.now"
+          @done="load"
+        />
         <ul v-if="decision.alongside.length > 0" class="acts">
           <li v-for="{ act, text } in decision.alongside" :key="act">
             <strong>{{ m.verdictPage.alongside }}:</strong> {{ said(text) }}
