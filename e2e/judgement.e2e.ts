@@ -150,6 +150,22 @@ test.describe('at the desk', () => {
     await expect(title).toHaveText(before!);
   });
 
+  test('what a verdict asks for is done in one tap, ends its finding, and is taken back', async ({
+    page,
+  }) => {
+    await page.goto('/plants/12/verdict');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+      'No new pot: flush salts out.',
+    );
+    await page.getByRole('button', { name: 'Done today' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Leave it.');
+    await expect(page.getByText('salt has gathered')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+      'No new pot: flush salts out.',
+    );
+  });
+
   test('a verdict is overruled with a reason until a day, shown, and taken back', async ({
     page,
   }) => {

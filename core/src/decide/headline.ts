@@ -42,10 +42,6 @@ export function headlineOf(
   return potUnlikely ? 'troubleshootFirst' : OF_VERDICT[verdict];
 }
 
-const EYES_FIRST: readonly Headline[] = ['unpotAndLook', 'troubleshootFirst', 'lookFirst'];
-/** Whether eyes are asked for before any hand is laid on. */
-export const eyesFirst = (headline: Headline): boolean => EYES_FIRST.includes(headline);
-
 /** What is needed of a decision, and of the keeper's own word against it, where that is in force. */
 interface Said {
   decision: { headline: Headline; week: IsoDate | null };

@@ -22,7 +22,7 @@ export {
 export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle } from './freshCycle.ts';
-export { eyesFirst, HEADLINES, headlineOf, wantsPot, type Headline } from './headline.ts';
+export { HEADLINES, headlineOf, wantsPot, type Headline } from './headline.ts';
 export { leadingReasons } from './leading.ts';
 export { askFirst } from './askFirst.ts';
 export { LOOK_PRICE } from './lookWorth.ts';

@@ -94,7 +94,7 @@ export const en = {
     repotInWindow: (from: string, until: string, best: string) =>
       `Repot between ${from} and ${until}, best about ${best}.`,
     repotInWeek: (week: string) => `Repot in the week of ${week}.`,
-    refresh: 'No new pot needed: a lesser act will do.',
+    refresh: (act: string) => `No new pot: ${act}.`,
     leave: (date: string) => `Leave it. Look again about ${date}.`,
     lookFirst: 'Look at it first: nothing is known of this plant yet.',
     unpotAndLook: 'Slide it out and look before you cut.',

@@ -270,7 +270,7 @@ describe('Verdict', () => {
 
   it('names the lesser act where that is the verdict', async () => {
     const { text } = await show({ wobble: 'topples' }, { lastRepot: '2026-02-01' });
-    expect(text).toContain('No new pot needed');
+    expect(text).toContain('No new pot: stake, tie or weight it');
     expect(text).toContain('stake, tie or weight it');
   });
 

@@ -8,8 +8,14 @@ import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 
 /** What pays now instead of another pot, or until then; once it is done, the findings that it answers end. */
-const props = defineProps<{ plantId: number; acts: readonly LesserAct[] }>();
-const emit = defineEmits<{ done: [] }>();
+const props = defineProps<{
+  plantId: number;
+  acts: readonly LesserAct[];
+  /** nothing else is asked for */
+  first: boolean;
+  /** called when something was noted or taken back, also once nothing is to be done here any more */
+  changed: () => unknown;
+}>();
 const settings = useSettings();
 const notices = useNotices();
 const saving = ref(false);
@@ -26,8 +32,8 @@ async function done(kind: CareKind): Promise<void> {
       measurements: [{ kind, value: 1 }],
     };
     const { deed } = await write('/visits', { method: 'POST', body });
-    notices.done(m.care.noted(m.care.done[kind]), { deed, back: () => emit('done') });
-    emit('done');
+    notices.done(m.care.noted(m.care.done[kind]), { deed, back: props.changed });
+    await props.changed();
   } catch (error) {
     notices.fault(error);
   } finally {
@@ -37,32 +43,35 @@ async function done(kind: CareKind): Promise<void> {
 </script>
 
 <template>
-  <ul class="acts">
-    <li v-for="act in acts" :key="act">
-      <span
-        ><strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}</span
-      >
-      <v-btn
-        v-if="isCare(act)"
-        variant="outlined"
-        min-height="48"
-        :prepend-icon="mdiCheck"
-        :disabled="saving"
-        @click="done(act)"
-        >{{ m.care.doneToday }}</v-btn
-      >
-    </li>
-  </ul>
+  <div>
+    <ul class="now">
+      <li v-for="act in acts" :key="act">
+        <span
+          ><strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}</span
+        >
+        <v-btn
+          v-if="isCare(act)"
+          :variant="first ? 'flat' : 'outlined'"
+          color="primary"
+          min-height="48"
+          :prepend-icon="mdiCheck"
+          :disabled="saving"
+          @click="done(act)"
+          >{{ m.care.doneToday }}</v-btn
+        >
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
-.acts {
+.now {
   list-style: none;
   padding: 0;
   display: grid;
   gap: 8px;
 }
-.acts li {
+.now li {
   display: flex;
   flex-wrap: wrap;
   align-items: center;

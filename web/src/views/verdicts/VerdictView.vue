@@ -2,11 +2,12 @@
 import {
   addDays,
   daysBetween,
-  eyesFirst,
   headlineOf,
   leadingReasons,
+  lesserActLabel,
   mondayOf,
   signal,
+  wantsPot,
   WEEKS_OF_GROWTH,
   type Decision,
   type SignalValue,
@@ -77,6 +78,8 @@ const headline = computed(() => {
         : m.headlineLine.repotInWeek(full(d.week!));
     case 'leave':
       return m.headlineLine.leave(full(d.lookAgain!));
+    case 'refresh':
+      return m.headlineLine.refresh(lesserActLabel(d.now[0]!));
     default:
       return m.headlineLine[d.headline];
   }
@@ -102,14 +105,15 @@ const whyThen = computed(() => {
   const { disturbing, waiting } = d.curves;
   return m.verdictPage.whyThen(disturbing[0]!, disturbing[best.value]!, waiting[best.value]!);
 });
-/** Where the verdict asks for eyes first, the look is the way on; else the pot is. */
+/** Where the verdict asks for another pot, that is the way on; else the look is. */
 const ways = computed(() => {
   const d = decision.value;
   const own = `/plants/${file.value?.plant.id}`;
-  const byEye = d !== undefined && eyesFirst(d.headline);
-  const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: !byEye };
-  const look = { to: `${own}/look`, word: m.verdictPage.lookAgain, first: byEye };
-  return byEye ? [look, fit] : [fit, look];
+  const pot = d !== undefined && wantsPot({ decision: d, overrule: ownWord.value });
+  const first = d?.headline !== 'refresh';
+  const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: first && pot };
+  const look = { to: `${own}/look`, word: m.verdictPage.lookAgain, first: first && !pot };
+  return pot ? [fit, look] : [look, fit];
 });
 /** The middle two thirds of what the roots may have explored by now. */
 const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
@@ -198,7 +202,8 @@ const monthsOf = (count: number | null) =>
           v-if="decision.now.length > 0"
           :plant-id="file.plant.id"
           :acts="decision.now"
-          @done="load"
+          :first="decision.headline === 'refresh'"
+          :changed="load"
         />
         <ul v-if="decision.alongside.length > 0" class="acts">
           <li v-for="{ act, text } in decision.alongside" :key="act">
