@@ -28,6 +28,8 @@ const PLANTS_DIFFER = 0.5;
 const REFILL_TOLD_TO = 0.25;
 /** An interval shorter than this says nothing. */
 const SHORTEST_DAYS = 2;
+/** … and one so long that it stood dry meanwhile, or was filled unseen: no more. @source common practice, no source */
+const LONGEST_DAYS = 42;
 
 const oldestFirst = (events: readonly ReservoirEvent[]) =>
   [...events].sort((a, b) => dayNumber(a.date) - dayNumber(b.date));
@@ -59,7 +61,8 @@ export function ownThirst(
   let weighted = 0;
   let refills = 0;
   for (const event of oldestFirst(events)) {
-    if (event.kind === 'filled' && fullOn && daysBetween(fullOn, event.date) >= SHORTEST_DAYS) {
+    const days = fullOn ? daysBetween(fullOn, event.date) : 0;
+    if (event.kind === 'filled' && fullOn && days >= SHORTEST_DAYS && days <= LONGEST_DAYS) {
       const typical = positive('use', typicalBetween(fullOn, event.date, typicalPerDayL));
       const told = 1 / REFILL_TOLD_TO ** 2;
       weighted += told * Math.log(positive('litres', event.litres) / typical);

@@ -73,6 +73,14 @@ describe('a reservoir', () => {
     ).toBe(1);
   });
 
+  it('learns nothing from a refill after months without one', () => {
+    const forgotten: ReservoirEvent[] = [
+      { kind: 'flushed', date: ago(90) },
+      { kind: 'filled', date: ago(10), litres: 0.6 },
+    ];
+    expect(ownThirst(forgotten, () => 0.04)).toEqual({ factor: 1, refills: 0 });
+  });
+
   it('asks to be filled two days ahead, and calls an empty one by its name', () => {
     expect(asks({ events: [{ kind: 'flushed', date: ago(13) }] })).toEqual(['refill']);
     expect(asks({ events: [{ kind: 'flushed', date: ago(20) }] })).toEqual(['empty']);

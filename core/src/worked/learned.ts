@@ -1,4 +1,4 @@
-import { positive } from '../number/index.ts';
+import { clamp, positive } from '../number/index.ts';
 import { rootPace, TYPICAL_PACE, type RootPace, type RootReading } from '../roots/index.ts';
 import { normalTail } from '../trend/index.ts';
 
@@ -56,6 +56,13 @@ export interface LearnedLife {
 const LIFE_SPREAD = 0.35;
 /** … and a look tells it to this. */
 const JUDGED_SPREAD = 0.25;
+/**
+ * One look in so many is mistaken, or tells of something else than age: a soaked ball that feels packed, a
+ * corner that is still loose. @source common practice, no source
+ */
+const MISTAKEN = 0.05;
+/** However many looks agree, no keeper would believe more. @source common practice, no source */
+const BELIEVED = { least: 0.5, most: 1.7 } as const;
 const STEPS = 241;
 const WIDEST_LOG = 1.2;
 const OUTSIDE = 0.1;
@@ -66,7 +73,7 @@ const OUTSIDE = 0.1;
  *
  * @returns null when no medium was judged
  * @throws RangeError for an age or a life of nothing
- * @source Bayes on a grid: log-normal prior, probit likelihood of interval-censored lives
+ * @source Bayes on a grid: log-normal prior, probit likelihood of interval-censored lives, with a share of mistaken looks
  */
 export function learnedLife(judged: readonly MediumJudged[]): LearnedLife | null {
   if (judged.length === 0) return null;
@@ -85,12 +92,14 @@ export function learnedLife(judged: readonly MediumJudged[]): LearnedLife | null
     return grid.find(({ weight }) => (sum += weight) >= share * total)!.log;
   };
   return {
-    factor: Math.exp(mean),
-    low: Math.exp(below(OUTSIDE)),
-    high: Math.exp(below(1 - OUTSIDE)),
+    factor: believed(mean),
+    low: believed(below(OUTSIDE)),
+    high: believed(below(1 - OUTSIDE)),
     judged: judged.length,
   };
 }
+
+const believed = (log: number) => clamp(Math.exp(log), BELIEVED.least, BELIEVED.most);
 
 /** Probability of what a look found, were lives longer by e^log. */
 function likelihood({ atMonths, lifeMonths, failed }: MediumJudged, log: number): number {
@@ -98,5 +107,6 @@ function likelihood({ atMonths, lifeMonths, failed }: MediumJudged, log: number)
   positive('lifeMonths', lifeMonths);
   // Positive: older than its life.
   const z = (Math.log(atMonths / lifeMonths) - log) / JUDGED_SPREAD;
-  return failed ? normalTail(-z) : normalTail(z);
+  const told = failed ? normalTail(-z) : normalTail(z);
+  return MISTAKEN + (1 - 2 * MISTAKEN) * told;
 }

@@ -228,6 +228,27 @@ describe('what earlier pots taught', () => {
     expect(() => learnedLife([{ atMonths: 0, lifeMonths: 20, failed: true }])).toThrow(/atMonths/);
   });
 
+  it('no single look teaches what no keeper would believe, whenever it was taken', () => {
+    for (let share = 0.05; share <= 6; share += 0.05) {
+      for (const failed of [true, false]) {
+        const { factor } = learnedLife([{ atMonths: 20 * share, lifeMonths: 20, failed }])!;
+        expect(factor, `${share.toFixed(2)} ${failed}`).toBeGreaterThan(0.6);
+        expect(factor, `${share.toFixed(2)} ${failed}`).toBeLessThan(1.6);
+      }
+    }
+  });
+
+  it('however many agree, it stays within what a keeper would believe', () => {
+    const twelve = (one: Parameters<typeof learnedLife>[0][number]) =>
+      Array.from({ length: 12 }, () => one);
+    const { factor: least } = learnedLife(twelve({ atMonths: 10, lifeMonths: 20, failed: true }))!;
+    const { factor: most } = learnedLife(twelve({ atMonths: 90, lifeMonths: 20, failed: false }))!;
+    expect(least).toBeGreaterThanOrEqual(0.5);
+    expect(least).toBeLessThan(0.7);
+    expect(most).toBeLessThanOrEqual(1.7);
+    expect(most).toBeGreaterThan(1.4);
+  });
+
   it('brackets a true life by looks on either side of it', () => {
     const truth = 1.4;
     const judged = [16, 20, 24, 26, 30, 34, 38].map((atMonths) => ({
