@@ -90,8 +90,12 @@ describe('the ladder of any plant', () => {
   it('has a reason and finite numbers on every rung, and at most one is chosen', () => {
     fc.assert(
       fc.property(request, (given) => {
-        const { rungs, choice, because } = potLadder(given);
+        const { rungs, choice, leastBad, because } = potLadder(given);
         expect(because).not.toBe('');
+        // There is always an answer, where any pot has a hole.
+        const holds = rungs.some(({ verdict }) => verdict !== 'noHoles');
+        expect(choice !== null || leastBad !== null).toBe(holds);
+        expect(choice !== null && leastBad !== null).toBe(false);
         expect(rungs).toHaveLength(given.options.length);
         const chosen = rungs.filter(({ verdict }) => verdict === 'chosen');
         expect(chosen).toHaveLength(choice === null ? 0 : 1);

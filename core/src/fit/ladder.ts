@@ -28,7 +28,7 @@ import { breathingCm2, dryingIn, yearEnds, yearOf, type MonthPace } from './dryi
 import { ruledOut } from './judge.ts';
 import { rungNotes } from './notes.ts';
 import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
-import type { Rung } from './rung.ts';
+import type { Rung, RungVerdict } from './rung.ts';
 import {
   ballastLayer,
   OLD_BALL_DRY_KG_PER_L,
@@ -43,6 +43,8 @@ export interface Ladder {
   rungs: Rung[];
   /** index into `rungs`; null when none will do */
   choice: number | null;
+  /** where none will do: the one that is the least bad; null where none holds the plant at all */
+  leastBad: number | null;
   school: SizeSchool;
   because: string;
   ball: RootBall;
@@ -108,11 +110,16 @@ export function potLadder(request: FitRequest): Ladder {
     .sort((a, b) => a.fillL - b.fillL || a.option.id.localeCompare(b.option.id));
   const school = situation.schools?.size ?? 'oneUp';
   const underShelf = presentClearance(shared) >= 0;
-  const { choice, because } = choose(rungs, { situation, ball, school, cuts, newKind }, underShelf);
+  const { choice, leastBad, because } = choose(
+    rungs,
+    { situation, ball, school, cuts, newKind },
+    underShelf,
+  );
   const { own } = shared;
   return {
     rungs,
     choice,
+    leastBad,
     school,
     because,
     ball,
@@ -264,18 +271,38 @@ function crowdedWhen(count: number | null): string {
   return `crowded in ${months} ${months === 1 ? 'month' : 'months'}`;
 }
 
+/**
+ * What rules a pot out, the least first: what stands can be tied, what stays wet can be watered with
+ * care; a ball that does not go in has to be cut, and without a hole it drowns.
+ *
+ * @source common practice, no source
+ */
+const BAD: readonly RungVerdict[] = ['tips', 'tooTall', 'staysWet', 'tooLarge', 'ballTooWide'];
+
+/** Where nothing will do, the pot that a keeper would still rather take. */
+function leastBadOf(rungs: Rung[], choosing: Choosing): Pick<Ladder, 'leastBad' | 'because'> {
+  for (const verdict of BAD) {
+    const alike = rungs.filter((rung) => rung.verdict === verdict);
+    if (alike.length === 0) continue;
+    const { chosen } = pick(alike, choosing);
+    return {
+      leastBad: rungs.indexOf(chosen),
+      because: `none will do as things are. The least bad: ${chosen.because}`,
+    };
+  }
+  return { leastBad: null, because: 'no pot here has a hole for water to leave by' };
+}
+
 function choose(
   rungs: Rung[],
   choosing: Choosing,
   underShelf: boolean,
-): { choice: number | null; because: string } {
+): Pick<Ladder, 'choice' | 'leastBad' | 'because'> {
   const { situation, ball } = choosing;
   const oldRim = rimCm(situation.pot);
   for (const rung of rungs) Object.assign(rung, ruledOut(rung, situation, ball, underShelf));
   const possible = rungs.filter((rung) => rung.verdict === 'fits');
-  if (possible.length === 0) {
-    return { choice: null, because: 'no pot on the ladder will do; see why each one loses' };
-  }
+  if (possible.length === 0) return { choice: null, ...leastBadOf(rungs, choosing) };
   const inTime = possible.filter(({ option }) => option.leftIn === undefined);
   const { chosen, because } = pick(inTime.length > 0 ? inTime : possible, choosing);
   const wanted = rungs.indexOf(chosen);
@@ -304,5 +331,5 @@ function choose(
         (situation.traits.snug ? '; this plant likes it tight' : '');
     }
   });
-  return { choice: wanted, because };
+  return { choice: wanted, leastBad: null, because };
 }

@@ -52,7 +52,7 @@ export interface Fit {
   mix: Blend;
   newKind: MediumKind;
   ladder: Ladder;
-  /** the pot that is taken; null: none will do */
+  /** the pot that is taken: the keeper's, the best, or the least bad; null: none holds the plant */
   rung: Rung | null;
   /** the support it then has, kept or new; null: none */
   plan: SupportPlan | null;
@@ -93,6 +93,22 @@ export function fitOf(
   choices: FitChoices,
   pantry: Pantry,
 ): Fit {
+  const fit = composed(known, shelf, choices, pantry);
+  const { plan } = fit;
+  const suggested = choices.supportMode === 'new' && choices.lengthCm === null;
+  if (!plan || !suggested || fit.ladder.choice !== null) return fit;
+  // A support that no pot carries helps nobody: then as long a piece as one does.
+  const shorter = plan.kind.stockCm.filter((cm) => cm < plan.lengthCm).sort((a, b) => b - a);
+  for (const lengthCm of shorter) {
+    const carried = composed(known, shelf, { ...choices, lengthCm }, pantry);
+    if (carried.ladder.choice === null || !carried.plan) continue;
+    const because = `as long as a pot of this plant carries: ${Math.round(plan.lengthCm)} cm would tip it over`;
+    return { ...carried, choices, plan: { ...carried.plan, because } };
+  }
+  return fit;
+}
+
+function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantry: Pantry): Fit {
   const subject = asFound(known, choices);
   const { situation, heightCm } = subject;
   const mixed = mixFor(
@@ -138,9 +154,10 @@ export function fitOf(
       plantHeightCm: heightOn(plan, subject, heightCm),
       ...(plan ? { support: standingSupport(plan) } : {}),
     });
-  const taken = ({ rungs, choice }: Ladder): Rung | null =>
+  const taken = ({ rungs, choice, leastBad }: Ladder): Rung | null =>
     rungs.find(({ option }) => option.id === choices.picked) ??
-    (choice === null ? null : rungs[choice]!);
+    rungs[choice ?? leastBad ?? -1] ??
+    null;
 
   const inPresent = supportedIn(situation.pot.heightCm - usualHeadspaceCm(situation.pot), 0);
   const first = ladderWith(inPresent.plan);

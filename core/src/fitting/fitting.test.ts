@@ -13,6 +13,7 @@ import {
   startingChoices,
   stepSchools,
   stepsOf,
+  waysOut,
   type FitPlan,
   type FitShelf,
   type FitSubject,
@@ -163,5 +164,56 @@ describe('roots found alive at the bench', () => {
     expect(fitOf(subject, shelf, choices, SHIPPED).ladder.ball.displacesL).toBeLessThan(
       anew(subject, shelf, null).ladder.ball.displacesL,
     );
+  });
+});
+
+describe('where no pot will do', () => {
+  const cold = (subject: FitSubject): FitSubject => ({
+    ...subject,
+    situation: { ...subject.situation, spot: { ...subject.situation.spot, temperatureC: 14 } },
+  });
+
+  it('the least bad is taken, and what would make one good is true', () => {
+    let none = 0;
+    let ways = 0;
+    for (const taxon of CATALOGUE) {
+      for (const rim of [8, 30]) {
+        const subject = cold(subjectOf(taxon, rim));
+        const shelf = shelfOf(subject);
+        const fit = anew(subject, shelf, null);
+        if (fit.ladder.choice !== null) {
+          expect(waysOut(fit, shelf, SHIPPED)).toEqual([]);
+          continue;
+        }
+        none += 1;
+        expect(fit.rung, taxon.name).not.toBeNull();
+        expect(settledPlan(fit)).not.toBeNull();
+        const out = waysOut(fit, shelf, SHIPPED);
+        ways += out.length;
+        if (out[0]?.id === 'noSupport') {
+          const without = fitOf(subject, shelf, { ...fit.choices, supportMode: 'none' }, SHIPPED);
+          expect(without.ladder.rungs[without.ladder.choice!]!.rimCm).toBe(out[0].rimCm);
+        }
+      }
+    }
+    expect(none).toBeGreaterThan(3);
+    expect(ways).toBeGreaterThanOrEqual(none);
+  });
+
+  it('a support that was not asked for never rules out every pot', () => {
+    let held = 0;
+    for (const taxon of CATALOGUE) {
+      for (const rim of WIDTHS_CM) {
+        const subject = subjectOf(taxon, rim);
+        const shelf = shelfOf(subject);
+        const fit = anew(subject, shelf, null);
+        if (fit.choices.supportMode !== 'new' || !fit.plan) continue;
+        held += 1;
+        const without = fitOf(subject, shelf, { ...fit.choices, supportMode: 'none' }, SHIPPED);
+        if (without.ladder.choice === null) continue;
+        expect(fit.ladder.choice, `${taxon.name} in ${rim} cm`).not.toBeNull();
+      }
+    }
+    expect(held).toBeGreaterThan(60);
   });
 });

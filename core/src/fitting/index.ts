@@ -3,4 +3,5 @@ export * from './fitOf.ts';
 export * from './mix.ts';
 export type { FitPlan, PlannedSupport } from './plan.ts';
 export * from './subject.ts';
+export * from './waysOut.ts';
 export * from './whichPot.ts';

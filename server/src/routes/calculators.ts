@@ -363,7 +363,7 @@ const fit: Calculator<FitBody> = {
   sum: (given) => {
     const { pots = [], support, plantHeightCm = PLANT_HEIGHT_CM, headroomCm, layer, cuts } = given;
     const situation = situationFrom(given);
-    const { rungs, choice, because, school } = potLadder({
+    const { rungs, choice, leastBad, because, school } = potLadder({
       situation,
       options: pots.length > 0 ? pots.map(optionFrom) : standardOptions(situation.pot),
       mix: blendGiven(given),
@@ -395,7 +395,9 @@ const fit: Calculator<FitBody> = {
         verdict: rung.verdict,
         because: rung.because,
       })),
-      choice: choice === null ? null : rungs[choice]!.option.id,
+      choice: rungs[choice ?? leastBad ?? -1]?.option.id ?? null,
+      /** none will do as things are: the choice is the least bad */
+      leastBad: choice === null,
       because,
       school,
     };

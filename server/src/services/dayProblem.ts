@@ -366,12 +366,12 @@ class ProblemMaker {
 const RULED_OUT = ['tips', 'ballTooWide', 'noHoles', 'tooTall', 'staysWet'];
 
 /** Rungs that would do, the least worse first; what was settled on before any other. */
-function rankedRungs({ rungs, choice }: Ladder, plan: FitPlan | null) {
-  const best = choice === null ? null : rungs[choice]!;
+function rankedRungs({ rungs, choice, leastBad }: Ladder, plan: FitPlan | null) {
+  const best = rungs[choice ?? leastBad ?? -1];
   const wantedCm = plan ? rimCm(plan.pot) : best?.rimCm;
   if (wantedCm === undefined) return [];
   return rungs
-    .filter(({ verdict }) => !RULED_OUT.includes(verdict))
+    .filter((rung) => rung === best || !RULED_OUT.includes(rung.verdict))
     .map((rung) => {
       const by = rung.rimCm - wantedCm;
       const worse = by < 0 ? -by * WORSE_PER_CM.narrower : by * WORSE_PER_CM.wider;

@@ -11,6 +11,7 @@ import {
   startingChoices,
   stepSchools,
   stepsOf,
+  waysOut,
   type FitShelf,
   type FitSubject,
   type SizeSchool,
@@ -130,6 +131,8 @@ export function useFit(
     settled: computed(() => settledPlan(fit.value)),
     /** the pot that was settled on is nowhere any more */
     gone: computed(() => settledOn.value?.gone === true),
+    /** where no pot will do as things are: what would make one good */
+    waysOut: computed(() => waysOut(fit.value, shelf.value, store.pantry)),
     piecesRefused,
     allowed: computed(() => piecesAllowed(subject.value.situation.traits, countedOf(choices))),
   };

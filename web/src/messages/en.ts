@@ -685,7 +685,17 @@ export const en = {
     note: 'Note',
     confirmButton: 'Repotted: start aftercare',
     done: 'Repot written down. Aftercare has begun.',
-    nonePossible: 'No pot on the ladder will do.',
+    nonePossible: 'No pot here holds this plant.',
+    /** what would make a pot good, where none will do as things are */
+    wayOut: {
+      noSupport: (width: string) => `Without the new support, ${width} would do.`,
+      terracotta: (width: string) => `In clay, which breathes, ${width} would do.`,
+      ballast: (width: string) => `With grit as ballast below, ${width} would do.`,
+      loosenBall: (width: string) =>
+        `With a smaller ball (shake off the loose mix), ${width} would do.`,
+      warmer: (width: string) => `Somewhere 5 °C warmer, ${width} would do.`,
+      bareRoots: (width: string) => `With all of the old mix off its roots, ${width} would do.`,
+    },
     table: 'The ladder as a table',
     pot: 'Pot',
     why: 'Why',

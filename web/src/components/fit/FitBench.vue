@@ -238,6 +238,11 @@ const freeOnShelf = (option: PotOption) => {
         {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
       <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
+      <ul v-if="fit.waysOut.value.length > 0" class="ways">
+        <li v-for="way in fit.waysOut.value" :key="way.id">
+          {{ m.fit.wayOut[way.id](length(way.rimCm)) }}
+        </li>
+      </ul>
       <p v-if="warning" class="caution" role="note">{{ warning }}</p>
       <dl v-if="rung" class="facts">
         <div>
