@@ -1,16 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { COMPONENTS, component, RECIPES } from '../media/index.ts';
-import {
-  blend,
-  measureOut,
-  packingDensity,
-  partsOf,
-  SCOOP_TOLERANCE,
-  SCOOPS_L,
-  scoopsOf,
-  suggestScoop,
-} from './index.ts';
+import { COMPONENTS, component, recipe, RECIPES } from '../media/index.ts';
+import { blend, measureOut, packingDensity, partsOf, SCOOP_TOLERANCE, scoopsOf } from './index.ts';
 
 describe('blend', () => {
   it.each([
@@ -81,24 +72,43 @@ describe('measuring out', () => {
     }
   });
 
-  it('a suggested scoop is the largest that is exact enough, by trying all', () => {
+  // Was: the largest exact scoop, which brought 33 × 50 mL. A hand counts to twelve.
+  it('a suggested scoop keeps the proportions of any recipe in counts that a hand keeps', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.double({ min: 0.3, max: 12, noNaN: true }), { minLength: 1, maxLength: 5 }),
-        (amounts) => {
-          const plan = suggestScoop(amounts);
-          const error = (scoop: number) =>
-            Math.max(
-              ...amounts.map((l) => Math.abs((Math.max(1, Math.round(l / scoop)) * scoop) / l - 1)),
-            );
-          const countable = SCOOPS_L.filter((s) => Math.max(...amounts) / s <= 40.5);
-          const exact = countable.filter((s) => error(s) <= SCOOP_TOLERANCE);
-          if (exact.length > 0) expect(plan.scoopL).toBe(exact[exact.length - 1]);
-          else expect(plan.exactEnough).toBe(false);
-          expect(plan.worstError).toBeCloseTo(error(plan.scoopL), 12);
+        fc.constantFrom(...RECIPES),
+        fc.double({ min: 0.1, max: 40, noNaN: true }),
+        ({ parts }, filledL) => {
+          const { scoop, measures } = measureOut(partsOf(parts), filledL);
+          // Six to four to one has no small counts at every size.
+          const awkward = Math.max(...parts.map((part) => part.parts)) > 5;
+          expect(Math.max(...scoop.scoops)).toBeLessThanOrEqual(awkward ? 20 : 12);
+          const made = scoop.scoops.reduce((sum, count) => sum + count, 0);
+          const asked = measures.reduce((sum, { litres }) => sum + litres, 0);
+          scoop.scoops.forEach((count, i) => {
+            const share = measures[i]!.litres / asked;
+            expect(Math.abs(count / made / share - 1)).toBeLessThanOrEqual(2 * SCOOP_TOLERANCE);
+          });
+          // Never less than is needed, and of more than a handful little more.
+          expect(scoop.scale).toBeGreaterThanOrEqual(1);
+          const most = Math.max(awkward ? 1.5 : 1.25, 1 + 0.3 / asked);
+          expect(scoop.scale).toBeLessThanOrEqual(most + 1e-9);
         },
       ),
     );
+  });
+
+  it.each([
+    ['halfAndHalf', 5],
+    ['everyday', 1.2],
+    ['everyday', 20],
+    ['barkEpiphyte', 3],
+  ])('%s for %d L: at most ten scoops, in its own ratio where that is small', (id, filledL) => {
+    const { scoop } = measureOut(partsOf(recipe(id).parts), filledL);
+    const sum = scoop.scoops.reduce((all, count) => all + count, 0);
+    expect(sum).toBeLessThanOrEqual(12);
+    const [first, second] = recipe(id).parts;
+    expect(scoop.scoops[0]! / scoop.scoops[1]!).toBeCloseTo(first!.parts / second!.parts, 9);
   });
 
   it('an own jug gives whole scoops and says how far they are off', () => {

@@ -2,14 +2,14 @@ import { positive, within } from '../number/index.ts';
 
 /** Scoops, cups and jugs that keepers own, L. */
 export const SCOOPS_L = [
-  0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.75, 1, 1.5, 2, 3, 5, 10,
+  0.025, 0.05, 0.075, 0.1, 0.15, 0.2, 0.25, 0.3, 0.4, 0.5, 0.75, 1, 1.5, 2, 2.5, 3, 4, 5, 10,
 ] as const;
 
 /** Rounding to whole scoops may move no part by more than this share. */
 export const SCOOP_TOLERANCE = 0.05;
 
-/** More scoops than this of one component and people lose count. @source common practice, no source */
-const MOST_SCOOPS = 40;
+/** A tenth more in the tub is as much bother as so many further scoops. @source common practice, no source */
+const SCOOPS_PER_TENTH = 8;
 
 /** Whole scoops for each measured amount. */
 export interface ScoopPlan {
@@ -38,24 +38,54 @@ export function scoopsOf(amountsL: readonly number[], scoopL: number): ScoopPlan
 }
 
 /**
- * The largest scoop that measures every component in whole scoops within the
- * tolerance; where none does, the one that errs least.
+ * The scoop that is least bother: few scoops, little more than is asked for, and
+ * every part in its proportion. Counts that a hand keeps come before all.
  *
  * @param amountsL  measured litres of each component, ≥ 0, not all 0
+ * @param mostL  what may be measured at once; where no scoop keeps to it, the one that comes nearest
  */
-export function suggestScoop(amountsL: readonly number[]): ScoopPlan {
+export function suggestScoop(amountsL: readonly number[], mostL = Infinity): ScoopPlan {
   positive(
     'sum of measures',
     amountsL.reduce((sum, litres) => sum + litres, 0),
   );
-  const plans = SCOOPS_L.map((scoopL) => scoopsOf(amountsL, scoopL)).filter(
-    ({ scoops }) => Math.max(...scoops) <= MOST_SCOOPS,
-  );
-  const usable = plans.length > 0 ? plans : [scoopsOf(amountsL, SCOOPS_L[SCOOPS_L.length - 1]!)];
-  const exact = usable.filter((plan) => plan.exactEnough);
-  if (exact.length > 0) return exact[exact.length - 1]!;
-  return usable.reduce((best, plan) => (plan.worstError < best.worstError ? plan : best));
+  const plans = SCOOPS_L.map((scoopL) => scaledScoops(amountsL, scoopL));
+  const fitting = plans.filter((plan) => measuredOf(plan) <= mostL * (1 + HAIR));
+  if (fitting.length === 0) {
+    return plans.reduce((least, plan) => (measuredOf(plan) < measuredOf(least) ? plan : least));
+  }
+  const askedL = amountsL.reduce((sum, litres) => sum + litres, 0);
+  for (const { scoops, scale } of HANDY) {
+    const most = Math.max(scale, 1 + HANDFUL_L / askedL);
+    const handy = fitting.filter(
+      (plan) => Math.max(...plan.scoops) <= scoops && plan.scale <= most,
+    );
+    if (handy.length > 0) return leastBother(handy, askedL);
+  }
+  return leastBother(fitting, askedL);
 }
+
+/** So much more mix is nothing, however small the pot; from here on it is, L. @source common practice, no source */
+const HANDFUL_L = 0.3;
+const BATCH_L = 2;
+
+/** How many scoops of one part a hand counts, and how much more mix that may cost: the first that can be had. */
+const HANDY: readonly { scoops: number; scale: number }[] = [
+  { scoops: 12, scale: 1.25 },
+  { scoops: 20, scale: 1.25 },
+  { scoops: 40, scale: 1.5 },
+];
+
+function leastBother(plans: readonly ScoopPlan[], askedL: number): ScoopPlan {
+  const perTenth = SCOOPS_PER_TENTH * Math.min(1, askedL / BATCH_L);
+  const bother = ({ scoops, scale }: ScoopPlan) =>
+    scoops.reduce((sum, count) => sum + count, 0) + perTenth * 10 * (scale - 1);
+  return plans.reduce((best, plan) => (bother(plan) <= bother(best) ? plan : best));
+}
+
+/** What whole scoops measure, L. */
+export const measuredOf = ({ scoops, scoopL }: ScoopPlan): number =>
+  scoops.reduce((sum, count) => sum + count * scoopL, 0);
 
 /** The rounding of floating point must not cost a whole scoop. */
 const HAIR = 1e-9;

@@ -2,7 +2,13 @@ import { meanWaterInColumn, type Component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import { measureOut, type Batch, type BatchMargins } from './batch.ts';
 import { blend, type Blend, type Part } from './blend.ts';
-import { scaledScoops, SCOOP_TOLERANCE, SCOOPS_L, suggestScoop, type ScoopPlan } from './scoops.ts';
+import {
+  measuredOf,
+  scaledScoops,
+  SCOOP_TOLERANCE,
+  suggestScoop,
+  type ScoopPlan,
+} from './scoops.ts';
 
 /** A batch for any number of pots. */
 export interface TubRequest {
@@ -45,8 +51,6 @@ const DAMP_SHARE = 0.5;
 /** Depth at which a mix is weighed and its rounding judged, cm. */
 const USUAL_DEPTH_CM = 12;
 const MOST_LOADS = 500;
-/** Fewer, larger scoops are worth so much more mix. @source common practice, no source */
-const MOST_OVER = 1.08;
 const HAIR = 1e-9;
 
 /**
@@ -70,7 +74,7 @@ export function planTub({ parts, filledL, scoopL, tubL, margins }: TubRequest): 
   const litres = batch.measures.map((measure) => measure.litres / planned);
   const scoop =
     scoopL === undefined
-      ? handiest(litres, usableL)
+      ? suggestScoop(litres, usableL)
       : scaledScoops(litres, positive('scoopL', scoopL));
   // A load that whole scoops made larger is mixed less often.
   const loads =
@@ -98,18 +102,3 @@ export function planTub({ parts, filledL, scoopL, tubL, margins }: TubRequest): 
     loadKg: { dry, damp: dry + DAMP_SHARE * heldKg, soaked: dry + heldKg },
   };
 }
-
-/**
- * The largest scoop that keeps the proportions with little more than is asked
- * for, in a load that goes into the tub; where none does, the plain suggestion.
- */
-function handiest(litres: readonly number[], usableL: number): ScoopPlan {
-  const plain = suggestScoop(litres);
-  const larger = SCOOPS_L.filter((scoopL) => scoopL > plain.scoopL)
-    .map((scoopL) => scaledScoops(litres, scoopL))
-    .filter((plan) => plan.scale <= MOST_OVER && measuredOf(plan) <= usableL * (1 + HAIR));
-  return larger[larger.length - 1] ?? plain;
-}
-
-const measuredOf = ({ scoops, scoopL }: ScoopPlan) =>
-  scoops.reduce((sum, count) => sum + count * scoopL, 0);
