@@ -58,7 +58,9 @@ export function firstWaterFor(
   if (traits.drying === 'fullyDry') {
     return {
       days: cut ? CALLUS.cut : CALLUS.uncut,
-      why: 'cuts in succulent roots rot unless they callus dry first',
+      why: cut
+        ? 'cuts in succulent roots rot unless they callus dry first'
+        : 'succulent roots break unseen when they are moved, and rot unless they dry first',
     };
   }
   if (!cut) {

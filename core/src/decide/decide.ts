@@ -17,7 +17,14 @@ import {
 } from './costs.ts';
 import { answered, contradictionsIn, weighSignals, type Reason } from './evidence.ts';
 import { bloomLasts } from './disturbing.ts';
-import { dueMonths, frameOf, snugLogOdds, withOldMedium, type Frame } from './frame.ts';
+import {
+  dueMonths,
+  frameOf,
+  mediumPrior,
+  snugLogOdds,
+  withOldMedium,
+  type Frame,
+} from './frame.ts';
 import { headlineOf, type Headline } from './headline.ts';
 import { lookWorthOf, NOTHING_TO_ASK, type LookWorth } from './lookWorth.ts';
 import { harmByWeek, statesIn, windowOf, type VerdictKind } from './optimum.ts';
@@ -271,6 +278,17 @@ const rootsByNow = (explored: number) =>
     ? 'earlier looks and growth since say that roots fill the pot'
     : `earlier looks and growth since put the roots at ${Math.round(explored * 100)} % of the pot`;
 
+/** From this share of its life on a medium that still speaks against a repot is told to be about its term. */
+const ABOUT_ITS_TERM = 0.8;
+
+function mediumAge(old: number, life: number): string {
+  const lasts = `here it lasts about ${months(life)}`;
+  if (old < ABOUT_ITS_TERM * life) return `the medium is ${months(old)} old; ${lasts}`;
+  return mediumPrior(old, life) < 0
+    ? `the medium is ${months(old)} old and about its term (${lasts}): most still hold then`
+    : `the medium is ${months(old)} old, past its term; ${lasts}`;
+}
+
 /** What time alone says of each state, before anything is seen. */
 function priorReasons(frame: Frame): Reason[] {
   const { monthsInPot, monthsToFill, situation } = frame;
@@ -293,7 +311,7 @@ function priorReasons(frame: Frame): Reason[] {
         ? unknown
         : situation.traits.renewedYearly
           ? `${months(monthsInPot)} in this mix; it is renewed each year as it wakes`
-          : `the medium is ${months(monthsInPot)} old; here it lasts about ${months(due)}`;
+          : mediumAge(monthsInPot, due);
   return [
     {
       signal: 'timeInPot',

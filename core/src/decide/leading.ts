@@ -2,10 +2,10 @@ import type { Reason } from './evidence.ts';
 import type { State } from './signals.ts';
 
 /** What time alone says. */
-const BY_TIME: ReadonlySet<string> = new Set(['timeInPot', 'mediumAge']);
+const TOLD_BY_TIME: ReadonlySet<string> = new Set(['timeInPot', 'mediumAge']);
 /** What is true of many plants tells nothing of this one: how rare a state is, that old media drown roots. */
 const isBackground = (signal: string, state: State) =>
-  signal === 'baseRate' || (state === 'danger' && BY_TIME.has(signal));
+  signal === 'baseRate' || (state === 'danger' && TOLD_BY_TIME.has(signal));
 /** Who was asked why would first tell what was seen, then how long it has been. @source common practice, no source */
 const BESIDE_WHAT_IS_SEEN = 0.5;
 /**
@@ -29,7 +29,7 @@ export function leadingReasons(
   { reasons, states }: { reasons: readonly Reason[]; states: Record<State, number> },
   most: number,
 ): Reason[] {
-  const isByTime = ({ signal }: Reason) => BY_TIME.has(signal);
+  const isByTime = ({ signal }: Reason) => TOLD_BY_TIME.has(signal);
   // A term that has run out is told though it proves nothing by itself.
   const says = (reason: Reason) =>
     isByTime(reason) && states[reason.state] >= TOLD_FROM && reason.logOdds >= TERM_OVER
