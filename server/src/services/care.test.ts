@@ -4,7 +4,7 @@ import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 let app: TestApp;
 beforeEach(() => (app = testApp()));
 afterEach(() => app.close());
-const { get, add, addPlant, repot, ago, deedOf, undo } = handsOf(() => app);
+const { get, add, refused, addPlant, repot, ago, deedOf, undo } = handsOf(() => app);
 
 const look = (plantId: number, signals: object, date: string = TODAY) =>
   add('/api/looks', { plantId, date, signals });
@@ -91,5 +91,38 @@ describe('the keeper’s own word', () => {
     expect((await file(id)).overrule).toMatchObject({ instead: 'repotNow' });
     await repot(id, { date: TODAY });
     expect((await file(id)).overrule).toBeNull();
+  });
+});
+
+describe('a pot that is handed down', () => {
+  it('is empty first: the plant that is to leave it goes before', async () => {
+    const pot = { shape: 'round', topDiameterCm: 21, baseDiameterCm: 15, heightCm: 18 };
+    const large = await addPlant({ name: 'Capstan', pot, lastRepot: '2022-05-01' });
+    const small = await addPlant({ name: 'Ribbon', lastRepot: '2022-05-01' });
+    const fit = {
+      pot,
+      potMaterial: 'plastic',
+      potLabel: 'pot of Capstan',
+      potSource: 'handedDown',
+      leftBy: 'Capstan',
+      recipeId: 'everyday',
+      size: 'oneUp',
+      support: null,
+    };
+    await app.call.put(`/api/plants/${small.id}/plan`).send(fit).expect(200);
+    const order = {
+      plantId: small.id,
+      date: TODAY,
+      pot,
+      mediumKind: 'peatSoil',
+      recipeId: 'everyday',
+    };
+    expect(await refused('/api/repots', order)).toEqual([
+      409,
+      'potId',
+      'Capstan still stands in that pot: repot it first',
+    ]);
+    await repot(large.id, { date: TODAY, pot: { ...pot, topDiameterCm: 27 } });
+    await add('/api/repots', order);
   });
 });

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import {
   aftercarePlan,
   checkPot,
@@ -91,6 +92,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   const plant = rowOr404(db, plants, order.plantId, 'plant');
   checkDates(db, plant, order.date);
   checkPot(order.pot);
+  checkLeft(db, plant, order);
   checkMix(db, order);
   const judgement = asFound(judge(db, plant, order.date), order);
   const mediumParts = partsPut(db, order, judgement);
@@ -181,6 +183,35 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       .get(),
   );
   return { repot: inserted, tasks: written };
+}
+
+/**
+ * A pot that is handed down is empty first.
+ *
+ * @throws HttpError 409 while the plant that is to leave it still stands in it
+ */
+function checkLeft(db: Db, plant: PlantRow, { pot, potMaterial }: RepotOrder): void {
+  const settled = db.select().from(plans).where(eq(plans.plantId, plant.id)).get();
+  const takesIt =
+    settled?.fit.potSource === 'handedDown' &&
+    settled.fit.potMaterial === potMaterial &&
+    isDeepStrictEqual(settled.fit.pot, pot);
+  if (!takesIt) return;
+  const giver = db
+    .select()
+    .from(plants)
+    .where(and(eq(plants.name, settled.fit.leftBy ?? ''), isNull(plants.goneOn)))
+    .all()
+    .find((one) => one.id !== plant.id && isDeepStrictEqual(one.pot, pot));
+  const moved = giver?.lastRepot != null && giver.lastRepot >= settled.date;
+  if (giver && !moved) {
+    throw new HttpError(
+      409,
+      'potTaken',
+      `${giver.name} still stands in that pot: repot it first`,
+      'potId',
+    );
+  }
 }
 
 /** What was still asked for after its last repot ends with this one. */
