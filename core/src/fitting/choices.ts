@@ -1,6 +1,6 @@
 import type { SizeSchool } from '../decide/index.ts';
 import type { DrainageLayer, RootCuts } from '../fit/index.ts';
-import type { Pantry, RecipePart } from '../media/index.ts';
+import { recipeOfKind, type Pantry, type RecipePart } from '../media/index.ts';
 import type { Countable } from '../tray/index.ts';
 import {
   supportMode,
@@ -67,7 +67,7 @@ export function startingChoices(
     outgrown: signals.vinePastSupport === true,
     climbs: wantsSupport(traits, subject.heightCm),
   });
-  const recipeId = plan?.recipeId ?? traits.recipe;
+  const recipeId = plan?.recipeId ?? usualRecipe(subject);
   return {
     size: plan?.size ?? schools?.size ?? 'oneUp',
     recipeId,
@@ -93,6 +93,10 @@ export function startingChoices(
     horizonMonths: HORIZON_MONTHS,
   };
 }
+
+/** The mix of its kind; what stands in pebbles stays in them until the keeper says otherwise. */
+const usualRecipe = ({ mediumKind, situation: { traits } }: FitSubject): string =>
+  mediumKind === 'pebbles' ? recipeOfKind('pebbles').id : traits.recipe;
 
 /** The wish that is kept with the plant. */
 export function wishOf(choices: FitChoices): SupportWish {

@@ -128,6 +128,19 @@ describe('a fit that was settled', () => {
   });
 });
 
+it('what stands in pebbles stays in them, whatever its kind mostly stands in', () => {
+  for (const taxon of TAXA) {
+    const before = subjectOf(taxon, 14);
+    const subject = {
+      ...before,
+      mediumKind: 'pebbles' as const,
+      recipeId: null,
+      situation: { ...before.situation, medium: { kind: 'pebbles' as const } },
+    };
+    expect(anew(subject, shelfOf(subject), null).newKind, taxon.name).toBe('pebbles');
+  }
+});
+
 describe('what is avoided', () => {
   const pantry = pantryOf(COMPONENTS, RECIPES, { contents: ['peat'], components: [] });
 
@@ -202,7 +215,7 @@ describe('where no pot will do', () => {
 
   it('a support that was not asked for never rules out every pot', () => {
     let held = 0;
-    for (const taxon of CATALOGUE) {
+    for (const taxon of CATALOGUE.filter(({ traits }) => traits.support !== 'none')) {
       for (const rim of WIDTHS_CM) {
         const subject = subjectOf(taxon, rim);
         const shelf = shelfOf(subject);

@@ -685,6 +685,7 @@ export const en = {
     note: 'Note',
     confirmButton: 'Repotted: start aftercare',
     done: 'Repot written down. Aftercare has begun.',
+    verdictIs: 'The verdict:',
     nonePossible: 'No pot here holds this plant.',
     /** what would make a pot good, where none will do as things are */
     wayOut: {

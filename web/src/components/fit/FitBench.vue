@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  wantsPot,
   wishOf,
   DRAINAGE_LAYERS,
   fillL,
@@ -15,6 +16,7 @@ import { api, write } from '../../api/client.ts';
 import type { FitPlan, Fitting, PlanRow, PlantFile } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
+import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useFit } from '../../composables/useFit.ts';
 import { usePlanCutting } from '../../composables/usePlanCutting.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -44,7 +46,7 @@ const planCutting = usePlanCutting();
 const notices = useNotices();
 const { length, volume, weight, number, said } = useUnits();
 const { crowdedBand, mediumWord, dryWord, degrees } = useFigureWords();
-const { day } = useDates();
+const { day, full } = useDates();
 
 const file = computed(() => props.loaded.file);
 const plantId = computed(() => file.value.plant.id);
@@ -58,6 +60,16 @@ watch(
   () => choices.size,
   () => (choices.picked = null),
 );
+
+const { headlineLine } = useHeadlineWords();
+const wanted = computed(() => wantsPot(file.value));
+/** What the verdict says stands here too, the keeper's own word before it. */
+const verdict = computed(() => {
+  const { overrule, decision } = file.value;
+  return overrule
+    ? m.overrule.inForce[overrule.instead](full(overrule.until))
+    : headlineLine(decision);
+});
 
 const title = computed(() => {
   if (!rung.value) return m.fit.nonePossible;
@@ -234,6 +246,10 @@ const freeOnShelf = (option: PotOption) => {
 <template>
   <section class="panel answer">
     <div>
+      <p class="verdict" :class="wanted ? 'quiet' : 'caution'">
+        {{ m.fit.verdictIs }}
+        <router-link :to="`/plants/${plantId}/verdict`">{{ verdict }}</router-link>
+      </p>
       <h1 class="sentence">
         {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
@@ -469,6 +485,9 @@ const freeOnShelf = (option: PotOption) => {
 </template>
 
 <style scoped>
+.verdict {
+  margin-bottom: 8px;
+}
 .answer {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 import {
-  addDays,
   daysBetween,
   headlineOf,
   leadingReasons,
-  lesserActLabel,
   mondayOf,
   signal,
   wantsPot,
@@ -26,6 +24,7 @@ import PlantHeader from '../../components/plant/PlantHeader.vue';
 import ReasonList from '../../components/verdict/ReasonList.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import WhatIf from '../../components/verdict/WhatIf.vue';
+import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -55,35 +54,8 @@ const situation = computed(() => asked.value?.situation ?? file.value?.situation
 function showWhatIf(judged: Decision | null, then: Situation | null): void {
   asked.value = judged && then ? { decision: judged, situation: then } : null;
 }
-/** A window is told by its days: its last week ends on a Sunday. */
-const lastDay = (monday: string) => day(addDays(monday, 6));
-const headline = computed(() => {
-  const d = decision.value;
-  if (!d) return '';
-  switch (d.headline) {
-    case 'troubleshootFirst':
-      return m.headlineLine.troubleshootFirst(d.troubleshoot!.causes[0]!.label);
-    case 'repotNow': {
-      const until = d.window && d.window.to > d.window.from ? lastDay(d.window.to) : null;
-      const best = d.window && d.window.best > d.window.from ? day(d.window.best) : null;
-      return m.headlineLine.repotNow(until, best);
-    }
-    case 'repotInWindow':
-      return d.window && d.window.to > d.window.from
-        ? m.headlineLine.repotInWindow(
-            day(d.window.from),
-            lastDay(d.window.to),
-            full(d.window.best),
-          )
-        : m.headlineLine.repotInWeek(full(d.week!));
-    case 'leave':
-      return m.headlineLine.leave(full(d.lookAgain!));
-    case 'refresh':
-      return m.headlineLine.refresh(lesserActLabel(d.now[0]!));
-    default:
-      return m.headlineLine[d.headline];
-  }
-});
+const { headlineLine } = useHeadlineWords();
+const headline = computed(() => (decision.value ? headlineLine(decision.value) : ''));
 const ranked = computed(
   () => decision.value?.reasons.filter(({ signal: id }) => id !== 'baseRate') ?? [],
 );
