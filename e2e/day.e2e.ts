@@ -49,6 +49,7 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     const ghost = page.locator('.sortable-ghost');
     const potted = page.locator('section', { hasText: 'Potted (' });
     const word = page.getByRole('button', { name: 'Let go of your word on Semaphore' });
+    const { height: innerHeightPx } = page.viewportSize()!;
     await expect(async () => {
       await grip.hover();
       await page.mouse.down();
@@ -56,8 +57,15 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
         const from = (await grip.boundingBox())!;
         await page.mouse.move(from.x - 40, from.y, { steps: 4 });
         await ghost.first().waitFor({ timeout: 2000 });
-        const onto = (await potted.locator('li.line').first().boundingBox())!;
-        await page.mouse.move(onto.x + onto.width / 2, onto.y + onto.height / 2, { steps: 6 });
+        // Where the hand has scrolled to, the first line may be out of sight: any that is seen will do.
+        const middles = await potted.locator('li.line').evaluateAll((lines) =>
+          lines.map((line) => {
+            const { x, y, width, height } = line.getBoundingClientRect();
+            return { x: x + width / 2, y: y + height / 2 };
+          }),
+        );
+        const onto = middles.find(({ y }) => y > 100 && y < innerHeightPx - 60)!;
+        await page.mouse.move(onto.x, onto.y, { steps: 6 });
         await expect(potted.locator('.sortable-ghost')).toBeVisible({ timeout: 1000 });
       } finally {
         await page.mouse.up();
