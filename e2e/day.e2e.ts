@@ -57,7 +57,7 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
         const from = (await grip.boundingBox())!;
         await page.mouse.move(from.x - 40, from.y, { steps: 4 });
         await ghost.first().waitFor({ timeout: 2000 });
-        // Where the hand has scrolled to, the first line may be out of sight: any that is seen will do.
+        // The grip may have scrolled the first lines out of sight: it is dropped on one that is seen.
         const middles = await potted.locator('li.line').evaluateAll((lines) =>
           lines.map((line) => {
             const { x, y, width, height } = line.getBoundingClientRect();

@@ -13,6 +13,8 @@ const props = defineProps<{
   acts: readonly LesserAct[];
   /** nothing else is asked for */
   first: boolean;
+  /** they belong to a what-if: nothing is noted of what was only asked */
+  asked: boolean;
   /** called when something was noted or taken back, also once nothing is to be done here any more */
   changed: () => unknown;
 }>();
@@ -26,9 +28,12 @@ const isCare = (act: LesserAct): act is LesserAct & CareKind =>
 async function done(kind: CareKind): Promise<void> {
   saving.value = true;
   try {
+    // Its minute tells it from the same act earlier that day, done before it was found again.
+    const now = new Date();
     const body = {
       plantId: props.plantId,
       date: settings.current.today,
+      minute: now.getHours() * 60 + now.getMinutes(),
       measurements: [{ kind, value: 1 }],
     };
     const { deed } = await write('/visits', { method: 'POST', body });
@@ -50,7 +55,7 @@ async function done(kind: CareKind): Promise<void> {
           ><strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}</span
         >
         <v-btn
-          v-if="isCare(act)"
+          v-if="isCare(act) && !asked"
           :variant="first ? 'flat' : 'outlined'"
           color="primary"
           min-height="48"

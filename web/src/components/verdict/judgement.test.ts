@@ -22,6 +22,7 @@ import CausesPanel from './CausesPanel.vue';
 import { DRAWINGS, drawingOf } from '../look/drawings.ts';
 import { rootBall } from '../look/rootDrawing.ts';
 import LogPanel from '../plant/LogPanel.vue';
+import LesserActs from './LesserActs.vue';
 import OverrulePanel from './OverrulePanel.vue';
 import TraitsPanel from '../plant/TraitsPanel.vue';
 import VerdictMark from './VerdictMark.vue';
@@ -270,5 +271,29 @@ describe('units', () => {
     expect(judged(typed).verdict).toBe(judged(pot).verdict);
     expect(judged(typed).week).toBe(judged(pot).week);
     expect(judged(typed).states.mediumFailing).toBeCloseTo(judged(pot).states.mediumFailing, 2);
+  });
+});
+
+describe('what is to be done now', () => {
+  const show = (asked: boolean) =>
+    mount(LesserActs, {
+      props: {
+        plantId: 5,
+        acts: ['flush', 'changeWatering'],
+        first: true,
+        asked,
+        changed: () => null,
+      },
+      global: { plugins: [createPinia(), createVuetify({ components })] },
+    });
+
+  it('is noted with one tap, a habit and a what-if are not', () => {
+    const buttons = (asked: boolean) =>
+      show(asked)
+        .findAll('button')
+        .map((one) => one.text());
+    expect(buttons(false)).toEqual([m.care.doneToday]);
+    expect(buttons(true)).toEqual([]);
+    expect(show(true).text()).toContain('flush salts out');
   });
 });

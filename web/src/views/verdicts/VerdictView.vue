@@ -175,6 +175,7 @@ const monthsOf = (count: number | null) =>
           :plant-id="file.plant.id"
           :acts="decision.now"
           :first="decision.headline === 'refresh'"
+          :asked="asked !== null"
           :changed="load"
         />
         <ul v-if="decision.alongside.length > 0" class="acts">
