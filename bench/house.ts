@@ -1,6 +1,7 @@
 import { statSync } from 'node:fs';
 import { fillMany } from './manyPlants.ts';
 import { rowsOf, writePart, type Figure } from './page.ts';
+import { ROUNDS, VERDICTS } from '../web/src/api/lists.ts';
 import { collectionOf, OwnServer, pause } from '../scripts/ownServer.ts';
 
 /**
@@ -54,23 +55,23 @@ note('the file', statSync(path).size / 2 ** 20, 'MiB');
 const began = performance.now();
 if (!(await server.start())) throw new Error(server.said);
 note('start until it answers', performance.now() - began, 'ms', 3000);
-const cold = await beside('/rounds');
+const cold = await beside(ROUNDS);
 note('Rounds, nothing judged yet', cold.ms, 'ms', 2000);
 note('… a second keeper waits at most', cold.waited, 'ms', 100);
-const warm = await beside('/rounds');
+const warm = await beside(ROUNDS);
 note('Rounds again', warm.ms, 'ms', 50);
-const verdicts = await beside('/verdicts');
+const verdicts = await beside(VERDICTS);
 note('Verdicts', verdicts.ms, 'ms', 300);
 note('… over the wire', verdicts.sent / 1e6, 'MB', 2);
 note('… unpacked', verdicts.bytes / 1e6, 'MB');
 note('… a second keeper waits at most', verdicts.waited, 'ms', 100);
 await ask('/looks', { plantId: 77, date: TODAY, signals: { smell: 'sour' } });
-note('Rounds after one look', (await ask('/rounds')).ms, 'ms', 50);
+note('Rounds after one look', (await ask(ROUNDS)).ms, 'ms', 50);
 await ask('/components/perlite').catch(() => undefined);
 const fine = await beside('/spots/1/fine', { date: TODAY });
 note(`“all fine” for ${Math.round(MANY.plants / 12)} plants`, fine.ms, 'ms', 200);
 note('… a second keeper waits at most', fine.waited, 'ms', 100);
-const after = await beside('/rounds');
+const after = await beside(ROUNDS);
 note('Rounds after it', after.ms, 'ms');
 note('… a second keeper waits at most', after.waited, 'ms', 100);
 const day = (await (

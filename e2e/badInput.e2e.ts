@@ -138,10 +138,10 @@ test('an address that leads nowhere says so, and a server that is gone can be as
 }) => {
   await page.goto('/somewhere/else');
   await expect(page.getByRole('link', { name: 'To the rounds' })).toBeVisible();
-  await page.route('**/api/rounds', (route) => route.abort());
+  await page.route('**/api/rounds?*', (route) => route.abort());
   await page.getByRole('link', { name: 'To the rounds' }).click();
   await expect(page.getByRole('alert')).toBeVisible();
-  await page.unroute('**/api/rounds');
+  await page.unroute('**/api/rounds?*');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('heading', { name: 'Ticket hall' })).toBeVisible();
 });

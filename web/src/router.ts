@@ -1,4 +1,5 @@
 import { askEarly } from './api/client.ts';
+import { ROUNDS } from './api/lists.ts';
 import { createRouter, createWebHistory } from 'vue-router';
 
 /** One view a place; a view is fetched when it is first opened. */
@@ -10,7 +11,7 @@ export const router = createRouter({
     {
       path: '/rounds',
       component: () => {
-        askEarly('/rounds');
+        askEarly(ROUNDS);
         return import('./views/rounds/RoundsView.vue');
       },
     },

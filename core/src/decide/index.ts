@@ -22,6 +22,13 @@ export {
 export type { Reason } from './evidence.ts';
 export { workFor } from './frame.ts';
 export { freshCycle } from './freshCycle.ts';
+export {
+  matchesVerdict,
+  verdictWord,
+  type VerdictFaces,
+  type VerdictFilter,
+  type VerdictWord,
+} from './verdictFilter.ts';
 export { HEADLINES, headlineOf, wantsPot, type Headline } from './headline.ts';
 export { leadingReasons } from './leading.ts';
 export { askFirst } from './askFirst.ts';

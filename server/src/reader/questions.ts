@@ -8,16 +8,18 @@ import { fittingFor, plansWithPlants } from '../services/fitting.ts';
 import { judgeAll } from '../services/judging.ts';
 import { paceOf } from '../services/pace.ts';
 import { reservoirsOn } from '../services/reservoirs.ts';
-import { roundsOf, toBeNoted } from '../services/rounds.ts';
-import { verdictsOn } from '../services/verdicts.ts';
+import { nextOn, roundsOf, toBeNoted, type RoundsPart } from '../services/rounds.ts';
+import { verdictsOn, type VerdictsPart } from '../services/verdicts.ts';
 
 /**
  * What is asked of the whole collection: each is answered from one moment of the file, away from the
  * thread that serves requests, so that nobody waits for what another one asked.
  */
 export const QUESTIONS = {
-  rounds: (db: Db, { date }: { date: IsoDate }) => roundsOf(db, date),
-  verdicts: (db: Db, { date }: { date: IsoDate }) => verdictsOn(db, date),
+  rounds: (db: Db, { date, ...part }: { date: IsoDate } & RoundsPart) => roundsOf(db, date, part),
+  next: (db: Db, { date, after }: { date: IsoDate; after: number }) => nextOn(db, date, after),
+  verdicts: (db: Db, { date, ...part }: { date: IsoDate } & VerdictsPart) =>
+    verdictsOn(db, date, part),
   reservoirs: (db: Db, { date }: { date: IsoDate }) => ({
     items: reservoirsOn(db, judgeAll(db, date), date),
     nextCursor: null,
@@ -36,7 +38,7 @@ export const QUESTIONS = {
   toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
     toBeNoted(db, spotId, date),
   /** How many are judged: asked ahead of the first keeper. */
-  ahead: (db: Db, { date }: { date: IsoDate }) => verdictsOn(db, date).items.length,
+  ahead: (db: Db, { date }: { date: IsoDate }) => judgeAll(db, date).length,
 } satisfies Record<string, (db: Db, params: never) => unknown>;
 
 export type Question = keyof typeof QUESTIONS;

@@ -1,4 +1,7 @@
+import { matchesVerdict, wantsPot } from '@fernbank/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Rounds } from '../services/rounds.ts';
+import type { VerdictsOn } from '../services/verdicts.ts';
 import { ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
 
 let app: TestApp;
@@ -195,6 +198,82 @@ describe('views of the judged collection', () => {
       0,
     );
     expect(counted).toBe(27);
+    garden.close();
+  });
+
+  it('a walk told in parts is the whole walk, and says in each how much is asked for in all', async () => {
+    const garden = testApp({ garden: true });
+    const get = async (query: string) =>
+      (await garden.call.get(`/api/rounds${query}`).expect(200)).body as Rounds;
+    const whole = await get('');
+    expect(whole.spots.some(({ asking }) => asking > 2)).toBe(true);
+    for (const { id, asking, plants } of whole.spots) {
+      expect(asking).toBe(plants.length);
+      const parts: Rounds[] = [];
+      for (let from = 0; from < asking; from += 2) {
+        parts.push(await get(`?spot=${id}&from=${from}&each=2`));
+      }
+      expect(parts.flatMap(({ spots }) => spots[0]!.plants)).toEqual(plants);
+      for (const part of parts) {
+        expect(part.spots.map((stop) => stop.id)).toEqual([id]);
+        const { tally, mostWorth, alarms } = part;
+        expect({ tally, mostWorth, alarms }).toMatchObject({
+          tally: whole.tally,
+          mostWorth: whole.mostWorth,
+          alarms: whole.alarms,
+        });
+      }
+    }
+    const asks = whole.spots.flatMap(({ plants }) => plants).flatMap((entry) => entry.asks);
+    for (const [kind, count] of Object.entries(whole.tally)) {
+      expect(asks.filter((ask) => ask.kind === kind)).toHaveLength(count);
+    }
+    garden.close();
+  });
+
+  it('the walk goes on at the next plant that is due for a look, and after the last at the first', async () => {
+    const garden = testApp({ garden: true });
+    const { body } = await garden.call.get('/api/rounds').expect(200);
+    const walk = (body as Rounds).spots.flatMap(({ plants }) => plants);
+    const due = walk.filter(({ asks }) => asks.some(({ kind }) => kind === 'look'));
+    const nextAfter = async (id: number) =>
+      (await garden.call.get(`/api/rounds/next?after=${id}`).expect(200)).body.next.plantId;
+    for (const [i, { plantId }] of due.entries()) {
+      expect(await nextAfter(plantId)).toBe(due[(i + 1) % due.length]!.plantId);
+    }
+    garden.close();
+  });
+
+  it('verdicts told in parts are the whole ranking; what is searched for is found in all of it', async () => {
+    const garden = testApp({ garden: true });
+    const get = async (query: string) =>
+      (await garden.call.get(`/api/verdicts${query}`).expect(200)).body as VerdictsOn;
+    const whole = await get('');
+    expect(whole.items).toHaveLength(whole.total);
+    const parts = [];
+    for (let from = 0; from < whole.total; from += 10) {
+      parts.push(...(await get(`?from=${from}&limit=10`)).items);
+    }
+    expect(parts).toEqual(whole.items);
+    const { spots, kinds } = whole;
+    for (const filter of [
+      { words: 'fern' },
+      { spot: spots[1]! },
+      { kind: kinds[0]! },
+      { words: 'A', kind: kinds.at(-1)!, spot: spots[0]! },
+      { words: 'nobody has this' },
+    ]) {
+      const found = whole.items.filter((one) => matchesVerdict(one, filter));
+      const told = await get(`?${new URLSearchParams(Object.entries(filter))}&limit=3`);
+      expect(told.items).toEqual(found.slice(0, 3));
+      expect(told).toMatchObject({ matching: found.length, total: whole.total, spots, kinds });
+    }
+    const toPot = (await get('?first=toPot')).items.map((one) =>
+      wantsPot({ ...one, decision: one }),
+    );
+    expect(toPot).toEqual([...toPot].sort((a, b) => Number(b) - Number(a)));
+    expect(toPot).toContain(true);
+    expect(toPot).toContain(false);
     garden.close();
   });
 

@@ -1,9 +1,11 @@
 import {
   CONTENTS,
   GROUPS,
+  HEADLINES,
   PAPERS,
   searchTaxa,
   WETTING_SCHOOLS,
+  type IsoDate,
   type WhenSchool,
   type Settings,
 } from '@fernbank/core';
@@ -26,9 +28,11 @@ import { DescribedRouter } from '../http/described.ts';
 import {
   firstWaterSchool,
   flushSchool,
+  isoDate,
   labelSheet,
   oldMediumSchool,
   rotSchool,
+  rowId,
   sizeSchool,
   toPebblesSchool,
   weakRootSchool,
@@ -42,7 +46,34 @@ import { judge } from '../services/judging.ts';
 import { quarantineFor } from '../services/quarantine.ts';
 import { reservoirOf } from '../services/reservoirs.ts';
 import { readSettings, writeSettings } from '../services/settings.ts';
+import type { RoundsPart } from '../services/rounds.ts';
+import type { VerdictsPart } from '../services/verdicts.ts';
 import { workedLike } from '../services/worked.ts';
+
+/** Most that is told of a list at once. */
+const MOST_PER_PAGE = 1000;
+const atMost = () => Joi.number().integer().min(1).max(MOST_PER_PAGE);
+const passedOver = () => Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER);
+const NAME_CHARS = 200;
+const roundsQuery = Joi.object<RoundsPart & { date?: IsoDate }>({
+  date: isoDate(),
+  each: atMost(),
+  spot: rowId(),
+  from: passedOver(),
+});
+const nextQuery = Joi.object<{ date?: IsoDate; after: number }>({
+  date: isoDate(),
+  after: rowId().required(),
+});
+const verdictsQuery = Joi.object<VerdictsPart & { date?: IsoDate }>({
+  date: isoDate(),
+  limit: atMost(),
+  from: passedOver(),
+  words: Joi.string().max(NAME_CHARS).allow(''),
+  kind: Joi.string().valid(...HEADLINES, 'overruled'),
+  spot: Joi.string().max(NAME_CHARS),
+  first: Joi.string().valid('toPot'),
+});
 
 /** What shows the judged collection: nothing here is stored. */
 export function viewRoutes(context: Context): DescribedRouter {
@@ -54,14 +85,29 @@ export function viewRoutes(context: Context): DescribedRouter {
 
   routes.get(
     '/rounds',
-    { summary: 'what asks for attention on a day, spot by spot', query: dayQuery },
-    (request, response) => reader.send(response, 'rounds', { date: asOf(context, request) }),
+    { summary: 'what asks for attention on a day, spot by spot', query: roundsQuery },
+    (request, response) => {
+      const { date = context.today(), ...part } = check(roundsQuery, request.query, true);
+      return reader.send(response, 'rounds', { date, ...part });
+    },
+  );
+
+  routes.get(
+    '/rounds/next',
+    { summary: 'where the walk goes on after a plant', query: nextQuery },
+    (request, response) => {
+      const { date = context.today(), after } = check(nextQuery, request.query, true);
+      return reader.send(response, 'next', { date, after });
+    },
   );
 
   routes.get(
     '/verdicts',
-    { summary: 'every plant, ranked by what waiting costs', query: dayQuery },
-    (request, response) => reader.send(response, 'verdicts', { date: asOf(context, request) }),
+    { summary: 'every plant, ranked by what waiting costs', query: verdictsQuery },
+    (request, response) => {
+      const { date = context.today(), ...part } = check(verdictsQuery, request.query, true);
+      return reader.send(response, 'verdicts', { date, ...part });
+    },
   );
 
   routes.get(

@@ -97,7 +97,8 @@ function brought(db: Db, kept: Remembered, now: Mark): Remembered {
     for (const { id, spotId } of plantSpots(db)) if (touched.spots.has(spotId)) ids.add(id);
   }
   if (ids.size === 0) return { ...kept, mark: now };
-  return { ...kept, ...judgedAmong(db, date, [...ids], kept), mark: now };
+  const spotsChanged = touched.spots.size > 0;
+  return { ...kept, ...judgedAmong(db, date, [...ids], kept, spotsChanged), mark: now };
 }
 
 const plantSpots = (db: Db) =>
@@ -125,28 +126,47 @@ function sharedBy(db: Db): string {
 }
 
 /** Plants judged one by one, put among those that were judged before. */
-function judgedAmong(db: Db, date: IsoDate, ids: readonly number[], before: Judged): Judged {
+function judgedAmong(
+  db: Db,
+  date: IsoDate,
+  ids: readonly number[],
+  before: Judged,
+  spotsChanged = false,
+): Judged {
   const again = new Set(ids);
   const settings = readSettings(db);
   const bySpot = new Map<number, SpotRow>();
   const inOrder = readable(db, spots).sort((a, b) => a.sortOrder - b.sortOrder || a.id - b.id);
   for (const row of inOrder) bySpot.set(row.id, row);
-  const judgements = before.judgements.filter(({ file }) => !again.has(file.plant.id));
+  const anew = new Map<number, Judgement>();
   const unjudged = before.unjudged.filter(({ plantId }) => !again.has(plantId));
   for (const { id, plant, records } of rowsOf(db, ids)) {
     try {
       const row = plant();
       if (row.goneOn !== null) continue;
       const spot = bySpot.get(row.spotId);
-      judgements.push(judge(db, row, date, { settings, depth: 'brief', spot, records: records() }));
+      anew.set(id, judge(db, row, date, { settings, depth: 'brief', spot, records: records() }));
     } catch (error) {
       unjudged.push(notJudged(db, id, bySpot, error));
     }
   }
   const order = new Map([...bySpot.keys()].map((id, i) => [id, i]));
   const place = ({ file: { plant } }: Judgement) => order.get(plant.spotId) ?? order.size;
+  // One that stays where it was needs no new order for all the others.
+  const judgements: Judgement[] = [];
+  for (const one of before.judgements) {
+    const { id } = one.file.plant;
+    const now = again.has(id) ? anew.get(id) : one;
+    if (now === undefined || place(now) !== place(one)) continue;
+    judgements.push(now);
+    anew.delete(id);
+  }
+  if (anew.size > 0 || spotsChanged) {
+    judgements.push(...anew.values());
+    judgements.sort((a, b) => place(a) - place(b) || a.file.plant.id - b.file.plant.id);
+  }
   return {
-    judgements: judgements.sort((a, b) => place(a) - place(b) || a.file.plant.id - b.file.plant.id),
+    judgements,
     unjudged: unjudged.sort((a, b) => a.plantId - b.plantId),
   };
 }

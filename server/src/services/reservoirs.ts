@@ -128,6 +128,7 @@ export function reservoirsOn(db: Db, judgements: readonly Judgement[], date: Iso
       .all()
       .map(({ plantId }) => plantId),
   );
+  if (over.size === 0) return [];
   return judgements
     .filter(({ file }) => over.has(file.plant.id))
     .flatMap(({ file }) => reservoirOf(db, file, date, settings) ?? [])

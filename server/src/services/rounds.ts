@@ -36,13 +36,42 @@ export type RoundsAsk =
   | { kind: 'task'; task: TaskRow }
   | { kind: 'reservoir'; ask: ReservoirAsk };
 
+interface Named {
+  plantId: number;
+  name: string;
+}
+
+/** One spot of the walk. */
+export interface Stop {
+  id: number;
+  name: string;
+  /** how many of its plants ask for something; `plants` may be a part of them */
+  asking: number;
+  plants: RoundsEntry[];
+  quiet: number;
+}
+
+/** What part of a walk is told: a large house has more on it than anyone reads at once. */
+export interface RoundsPart {
+  /** so many plants of each spot at most; absent: all of them */
+  each?: number | undefined;
+  /** the only spot that is told of */
+  spot?: number | undefined;
+  /** so many of those that ask are passed over */
+  from?: number | undefined;
+}
+
 export interface Rounds {
   date: IsoDate;
+  /** how much of each kind is asked for in all, whatever part of it is told here */
+  tally: Record<RoundsAsk['kind'], number>;
+  /** what cannot wait for the walk to come by */
+  alarms: (Named & { title: string })[];
   /** the plants where one look is expected to save most, best first */
-  mostWorth: number[];
+  mostWorth: Named[];
   /** batches of the propagation tray that ask for something */
   tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
-  spots: { id: number; name: string; plants: RoundsEntry[]; quiet: number }[];
+  spots: Stop[];
   /** plants that cannot be judged, and why */
   unjudged: Unjudged[];
   /** the next date of a settled potting day, from a week before it */
@@ -53,7 +82,43 @@ export interface Rounds {
 const POTTING_AHEAD_DAYS = 7;
 
 /** What asks for attention on a day, in the order of one walk. */
-export function roundsOf(db: Db, date: IsoDate): Rounds {
+export function roundsOf(db: Db, date: IsoDate, part: RoundsPart = {}): Rounds {
+  const { stops, unjudged } = walkOn(db, date);
+  const entries = stops.flatMap(({ plants: asking }) => asking);
+  const { each = Infinity, from = 0, spot } = part;
+  return {
+    date,
+    tally: tallyOf(entries),
+    alarms: alarmsOf(entries),
+    mostWorth: mostWorth(entries),
+    tray: trayAsks(db, date),
+    spots: stops
+      .filter(({ id }) => spot === undefined || id === spot)
+      .map((stop) => ({ ...stop, plants: stop.plants.slice(from, from + each) })),
+    unjudged,
+    potting: pottingOn(db, date),
+  };
+}
+
+/** Where the walk goes on; null: nothing on it is due for a look. */
+export interface NextOn {
+  next: (Named & { spot: string }) | null;
+}
+
+/** After a plant: the next that is due for a look, from the first again after the last. */
+export function nextOn(db: Db, date: IsoDate, after: number): NextOn {
+  const walk = walkOn(db, date).stops.flatMap(({ name: spot, plants: asking }) =>
+    asking.map(({ plantId, name, asks }) => ({ plantId, name, spot, asks })),
+  );
+  const here = walk.findIndex(({ plantId }) => plantId === after);
+  const inTurn = [...walk.slice(here + 1), ...walk.slice(0, Math.max(here, 0))];
+  const found = inTurn.find(({ asks }) => asks.some(({ kind }) => kind === 'look'));
+  if (!found) return { next: null };
+  const { plantId, name, spot } = found;
+  return { next: { plantId, name, spot } };
+}
+
+function walkOn(db: Db, date: IsoDate): { stops: Stop[]; unjudged: Unjudged[] } {
   const open = db
     .select()
     .from(tasks)
@@ -67,42 +132,69 @@ export function roundsOf(db: Db, date: IsoDate): Rounds {
     if (those) those.push(task);
     else due.set(task.plantId, [task]);
   }
-  const spots: Rounds['spots'] = [];
-  const stops = new Map<number, Rounds['spots'][number]>();
+  const stops = new Map<number, Stop>();
   const { judgements, unjudged } = judgedOn(db, date);
   const overWater = new Map(
     reservoirsOn(db, judgements, date).map(({ plantId, state }) => [plantId, state.asks]),
   );
   for (const judgement of judgements) {
-    const { plant, spot, taxon } = judgement.file;
+    const { plant, spot } = judgement.file;
     let stop = stops.get(spot.id);
     if (!stop) {
-      stop = { id: spot.id, name: spot.name, plants: [], quiet: 0 };
+      stop = { id: spot.id, name: spot.name, asking: 0, plants: [], quiet: 0 };
       stops.set(spot.id, stop);
-      spots.push(stop);
     }
-    const asks = asksOf(judgement, date, due.get(plant.id) ?? [], overWater.get(plant.id) ?? []);
-    if (asks.length === 0) {
-      stop.quiet += 1;
-      continue;
-    }
-    stop.plants.push({
-      plantId: plant.id,
-      name: plant.name,
-      taxon: taxon.name,
-      headline: judgement.decision.headline,
-      overruled: judgement.overrule !== null,
-      asks,
-    });
+    const entry = entryOf(judgement, date, due.get(plant.id), overWater.get(plant.id));
+    if (entry) {
+      stop.plants.push(entry);
+      stop.asking += 1;
+    } else stop.quiet += 1;
   }
-  return {
-    date,
-    mostWorth: mostWorth(spots),
-    tray: trayAsks(db, date),
-    spots,
-    unjudged,
-    potting: pottingOn(db, date),
-  };
+  return { stops: [...stops.values()], unjudged };
+}
+
+/** What the verdict alone asks for stands as long as the judgement does. */
+const ownAsks = new WeakMap<Judgement, RoundsEntry | null>();
+function entryOf(
+  judgement: Judgement,
+  date: IsoDate,
+  due: readonly TaskRow[] | undefined,
+  water: readonly ReservoirAsk[] | undefined,
+): RoundsEntry | null {
+  const alone = due === undefined && (water === undefined || water.length === 0);
+  const known = alone ? ownAsks.get(judgement) : undefined;
+  if (known !== undefined) return known;
+  const asks = asksOf(judgement, date, due ?? [], water ?? []);
+  const entry =
+    asks.length === 0
+      ? null
+      : {
+          plantId: judgement.file.plant.id,
+          name: judgement.file.plant.name,
+          taxon: judgement.file.taxon.name,
+          headline: judgement.decision.headline,
+          overruled: judgement.overrule !== null,
+          asks,
+        };
+  if (alone) ownAsks.set(judgement, entry);
+  return entry;
+}
+
+function tallyOf(entries: readonly RoundsEntry[]): Rounds['tally'] {
+  const tally: Rounds['tally'] = { act: 0, look: 0, task: 0, reservoir: 0 };
+  for (const { asks } of entries) for (const { kind } of asks) tally[kind] += 1;
+  return tally;
+}
+
+function alarmsOf(entries: readonly RoundsEntry[]): Rounds['alarms'] {
+  const alarms: Rounds['alarms'] = [];
+  for (const { plantId, name, asks } of entries) {
+    for (const ask of asks) {
+      if (ask.kind !== 'reservoir' || !ask.ask.urgent) continue;
+      alarms.push({ plantId, name, title: ask.ask.title });
+    }
+  }
+  return alarms;
 }
 
 function pottingOn(db: Db, date: IsoDate): Rounds['potting'] {
@@ -131,15 +223,16 @@ function trayAsks(db: Db, date: IsoDate): Rounds['tray'] {
 /** How many looks are named at the top. */
 const NAMED_LOOKS = 3;
 
-function mostWorth(spots: Rounds['spots']): number[] {
-  return spots
-    .flatMap(({ plants }) => plants)
-    .flatMap(({ plantId, asks }) =>
-      asks.flatMap((ask) => (ask.kind === 'look' ? [{ plantId, worth: ask.worth }] : [])),
-    )
-    .sort((a, b) => b.worth - a.worth)
-    .slice(0, NAMED_LOOKS)
-    .map(({ plantId }) => plantId);
+function mostWorth(entries: readonly RoundsEntry[]): Named[] {
+  const best: (Named & { worth: number })[] = [];
+  for (const { plantId, name, asks } of entries) {
+    for (const ask of asks) {
+      if (ask.kind !== 'look' || ask.worth <= (best[NAMED_LOOKS - 1]?.worth ?? -Infinity)) continue;
+      best.push({ plantId, name, worth: ask.worth });
+      best.sort((a, b) => b.worth - a.worth).splice(NAMED_LOOKS);
+    }
+  }
+  return best.map(({ plantId, name }) => ({ plantId, name }));
 }
 
 function asksOf(

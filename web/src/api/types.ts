@@ -1,3 +1,11 @@
+import type { TaskRow as Task } from '../../../server/src/services/tasks.ts';
+export type { Task };
+export type { NextOn, Rounds, RoundsAsk, Stop } from '../../../server/src/services/rounds.ts';
+export type { Unjudged } from '../../../server/src/services/judging.ts';
+export type {
+  VerdictsOn,
+  Summary as VerdictSummary,
+} from '../../../server/src/services/verdicts.ts';
 import type {
   Beta,
   CareKind,
@@ -30,7 +38,6 @@ import type {
   Quarantine,
   Recipe,
   RecipePart,
-  ReservoirAsk,
   ReservoirState,
   RootPace,
   RotSchool,
@@ -43,15 +50,12 @@ import type {
   SupportKindId,
   SupportWish,
   Tally,
-  TaskKind,
-  TaskRule,
   Taxon,
   ToPebbles,
   Traits,
   TrayMedium,
   TrayMethod,
   TraySuccess,
-  Headline,
   VerdictKind,
   WaterFindings,
   WeakRootSchool,
@@ -386,21 +390,6 @@ export interface Worked {
   tray: TraySuccess[];
 }
 
-export interface Task extends Row {
-  plantId: number;
-  repotId: number | null;
-  kind: TaskKind;
-  rule: TaskRule | null;
-  due: string;
-  until: string | null;
-  everyDays: number | null;
-  /** why it is not due when it was first planned for */
-  moved: string;
-  title: string;
-  why: string;
-  done: string | null;
-}
-
 export interface PlantFile {
   plant: Plant;
   taxon: Taxon;
@@ -426,73 +415,6 @@ export interface PlantFile {
   repots: Repot[];
   measurements: Measurement[];
   tasks: Task[];
-}
-
-export interface VerdictSummary {
-  plantId: number;
-  name: string;
-  taxon: string;
-  common: string;
-  spot: string;
-  pot: PotShape;
-  potMaterial: PotMaterialId;
-  mediumKind: MediumKind;
-  recipeId: string | null;
-  heightCm: number;
-  growthForm: Traits['growthForm'];
-  supportCm: number | null;
-  headline: Headline;
-  week: string | null;
-  lookAgain: string | null;
-  group: string;
-  groupLabel: string;
-  overrule: Pick<Overrule, 'instead' | 'until' | 'reason'> | null;
-  lookWorth: number;
-  lookWhy: string;
-  bloom: number;
-  now: string[];
-  window: Decision['window'];
-  states: Decision['states'];
-  costOfWaiting: number;
-  contradictions: string[];
-  reasons: Decision['reasons'];
-  readiness: number[];
-}
-
-export type RoundsAsk =
-  | { kind: 'act'; due: string; why: string }
-  | { kind: 'look'; due: string; why: string; worth: number }
-  | { kind: 'task'; task: Task }
-  | { kind: 'reservoir'; ask: ReservoirAsk };
-
-/** A plant that cannot be judged, and why. */
-export interface Unjudged {
-  plantId: number;
-  name: string;
-  spot: string;
-  why: string;
-}
-
-export interface Rounds {
-  date: string;
-  unjudged: Unjudged[];
-  mostWorth: number[];
-  tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
-  spots: {
-    id: number;
-    name: string;
-    quiet: number;
-    plants: {
-      plantId: number;
-      name: string;
-      taxon: string;
-      headline: Headline;
-      overruled: boolean;
-      asks: RoundsAsk[];
-    }[];
-  }[];
-  /** the next date of a settled potting day, from a week before it */
-  potting: { date: string; plants: number; minutes: number } | null;
 }
 
 /** The keeper's choices, and the day it is where the server stands. */

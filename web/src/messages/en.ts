@@ -117,6 +117,7 @@ export const en = {
     allFineHint: 'Nothing alarming was seen: weak evidence for every plant here',
     fineUndone: 'Taken back.',
     fineSaved: (n: number) => (n === 1 ? 'Noted for 1 plant.' : `Noted for ${n} plants.`),
+    more: (shown: number, of: number) => `${shown} of ${of} shown: show more`,
     quiet: (n: number) => (n === 0 ? '' : n === 1 ? '1 other is quiet' : `${n} others are quiet`),
     act: 'Act',
     lookDue: 'Look',

@@ -1,17 +1,12 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { api, apiAll, forgetRead, whenAnswered } from '../api/client.ts';
+import { ROUNDS, VERDICTS } from '../api/lists.ts';
 import type { Plant } from '../api/types.ts';
 import { READ_CACHE } from '../offline.ts';
 
 /** Lists that every place begins with. */
-const LISTS = [
-  '/rounds',
-  '/verdicts',
-  '/plants?limit=1000',
-  '/spots?limit=1000',
-  '/pots?limit=1000',
-];
+const LISTS = [ROUNDS, VERDICTS, '/plants?limit=1000', '/spots?limit=1000', '/pots?limit=1000'];
 /** Plants whose page is kept, and the pace at which they are fetched: nobody is to notice. */
 const MOST_PLANTS = 400;
 const PACE_MS = 120;

@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Rounds, Task, VerdictSummary } from '../api/types.ts';
+import { EACH, PAGE, ROUNDS, VERDICTS } from '../api/lists.ts';
+import type { Rounds, Stop, Task, VerdictsOn, VerdictSummary } from '../api/types.ts';
 import { costWords, weeksLost } from '../messages/cost.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
@@ -42,6 +43,8 @@ beforeEach(() => {
 });
 
 const TASK: Task = {
+  createdAt: '',
+  updatedAt: '',
   id: 7,
   rev: 2,
   plantId: 5,
@@ -66,12 +69,15 @@ describe('Rounds', () => {
     date: TODAY,
     unjudged: [],
     potting: null,
-    mostWorth: [5],
+    tally: { act: 1, look: 1, task: 1, reservoir: 0 },
+    alarms: [],
+    mostWorth: [{ plantId: 5, name: 'Gangway' }],
     tray: [],
     spots: [
       {
         id: 1,
         name: 'East glazing',
+        asking: 1,
         quiet: 2,
         plants: [
           {
@@ -88,7 +94,7 @@ describe('Rounds', () => {
           },
         ],
       },
-      { id: 2, name: 'Porch', quiet: 3, plants: [] },
+      { id: 2, name: 'Porch', asking: 0, quiet: 3, plants: [] },
     ],
   };
 
@@ -100,7 +106,7 @@ describe('Rounds', () => {
       asks: [{ kind: 'look', due: TODAY, why: 'never looked at', worth: 2.3 }],
     };
     fakeServer({
-      'GET /rounds': { ...rounds, spots: [{ ...first!, plants: [unknown] }, ...rest] },
+      [`GET ${ROUNDS}`]: { ...rounds, spots: [{ ...first!, plants: [unknown] }, ...rest] },
     });
     const { wrapper } = await open(RoundsView, '/rounds');
     expect(wrapper.text()).toContain('never looked at');
@@ -108,7 +114,7 @@ describe('Rounds', () => {
   });
 
   it('counts what asks, says why and how late, and which spots are quiet', async () => {
-    fakeServer({ 'GET /rounds': rounds });
+    fakeServer({ [`GET ${ROUNDS}`]: rounds });
     const { wrapper } = await open(RoundsView, '/rounds');
     const text = wrapper.text();
     expect(text).toContain('1 to repot · 1 to look at · 1 aftercare');
@@ -120,9 +126,42 @@ describe('Rounds', () => {
     expect(text).toContain('All quiet here.');
   });
 
+  it('tells of more plants of a spot when asked, and of as many when it is told anew', async () => {
+    const [glazing, porch] = rounds.spots as [Stop, Stop];
+    const second = { ...glazing.plants[0]!, plantId: 6, name: 'Hawser' };
+    const server = fakeServer({
+      // Every answer is a fresh one, as from a server.
+      [`GET ${ROUNDS}`]: () => ({
+        ...rounds,
+        spots: [{ ...glazing, asking: 2, plants: [...glazing.plants] }, porch],
+      }),
+      [`GET /rounds?spot=1&from=1&each=${EACH}`]: () => ({
+        ...rounds,
+        spots: [{ ...glazing, asking: 2, plants: [second] }],
+      }),
+      'PATCH /tasks/7': { ...TASK, rev: 3, done: TODAY },
+    });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    expect(wrapper.text()).not.toContain('Hawser');
+    await button(wrapper, '1 of 2 shown').trigger('click');
+    await flushPromises();
+    expect(wrapper.text()).toContain('Hawser');
+    expect(wrapper.text()).not.toContain('shown: show more');
+    const before = server.calls.length;
+    await button(wrapper, 'Done').trigger('click');
+    await vi.waitFor(() =>
+      expect(server.calls.slice(before).map(({ path }) => path)).toEqual([
+        '/tasks/7',
+        ROUNDS,
+        `/rounds?spot=1&from=1&each=${EACH}`,
+      ]),
+    );
+    expect(wrapper.text()).toContain('Hawser');
+  });
+
   it('a task is done with its revision, and the notice takes it back', async () => {
     const server = fakeServer({
-      'GET /rounds': rounds,
+      [`GET ${ROUNDS}`]: rounds,
       'PATCH /tasks/7': { ...TASK, rev: 3, done: TODAY },
     });
     const { wrapper } = await open(RoundsView, '/rounds');
@@ -136,7 +175,7 @@ describe('Rounds', () => {
 
   it('a refused task says so, and is sent once', async () => {
     const server = fakeServer({
-      'GET /rounds': rounds,
+      [`GET ${ROUNDS}`]: rounds,
       'PATCH /tasks/7': refuse(412, 'changed elsewhere'),
     });
     const { wrapper } = await open(RoundsView, '/rounds');
@@ -148,7 +187,7 @@ describe('Rounds', () => {
 
   it('an empty collection leads to the first plant', async () => {
     fakeServer({
-      'GET /rounds': { date: TODAY, unjudged: [], mostWorth: [], tray: [], spots: [] },
+      [`GET ${ROUNDS}`]: { ...rounds, spots: [], mostWorth: [] },
     });
     const { wrapper } = await open(RoundsView, '/rounds');
     expect(wrapper.find('a[href="/plants/new"]').exists()).toBe(true);
@@ -158,7 +197,7 @@ describe('Rounds', () => {
     const server = fakeServer({});
     const { wrapper } = await open(RoundsView, '/rounds');
     expect(wrapper.find('[role=alert]').text()).toContain('does not answer');
-    server.answers['GET /rounds'] = rounds;
+    server.answers[`GET ${ROUNDS}`] = rounds;
     await button(wrapper, 'Try again').trigger('click');
     await flushPromises();
     expect(wrapper.text()).toContain('East glazing');
@@ -200,7 +239,12 @@ describe('Verdicts', () => {
 
   it('shows week, reasons and contradictions, and filters by any of its words', async () => {
     fakeServer({
-      'GET /verdicts': {
+      [`GET ${VERDICTS}`]: {
+        date: TODAY,
+        total: 2,
+        matching: 2,
+        kinds: ['repotInWindow'],
+        spots: ['East glazing', 'Porch'],
         items: [
           summary({}),
           summary({ plantId: 6, name: 'Bosun', spot: 'Porch', contradictions: ['wet and dry'] }),
@@ -221,6 +265,31 @@ describe('Verdicts', () => {
     expect(wrapper.findAll('.entry')).toHaveLength(1);
     await wrapper.find('input').setValue('nothing');
     expect(wrapper.text()).toContain('No plant matches.');
+  });
+
+  it('of a large house fetches what is scrolled to, and searches it where it lies', async () => {
+    const many = Array.from({ length: PAGE + 20 }, (_, i) =>
+      summary({ plantId: i + 1, name: `Plant ${i + 1}` }),
+    );
+    const told = (items: VerdictSummary[], matching = many.length): VerdictsOn => ({
+      date: TODAY,
+      items,
+      matching,
+      total: many.length,
+      kinds: ['repotInWindow'],
+      spots: ['East glazing'],
+      unjudged: [],
+    });
+    const server = fakeServer({
+      [`GET ${VERDICTS}`]: () => told(many.slice(0, PAGE)),
+      [`GET ${VERDICTS}&words=plant+517`]: () => told([many[516]!], 1),
+    });
+    const { wrapper } = await open(VerdictsView, '/verdicts');
+    expect(wrapper.text()).toContain(`${many.length} plants`);
+    await wrapper.find('input').setValue('plant 517');
+    await vi.waitFor(() => expect(wrapper.findAll('.entry')).toHaveLength(1));
+    expect(wrapper.text()).toContain('Plant 517');
+    expect(server.calls.at(-1)?.path).toBe(`${VERDICTS}&words=plant+517`);
   });
 });
 

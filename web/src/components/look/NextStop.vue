@@ -1,29 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { api } from '../../api/client.ts';
-import type { Rounds } from '../../api/types.ts';
+import type { NextOn } from '../../api/types.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 
 /** After a look the walk goes on: the next plant that is due for one, in the order of the spots. */
 const props = defineProps<{ plantId: number }>();
-const { value: rounds } = useLoaded(() => api<Rounds>('/rounds'));
-
-const next = computed(() => {
-  const walk = rounds.value?.spots.flatMap(({ name, plants }) =>
-    plants.map((plant) => ({ ...plant, spot: name })),
-  );
-  const due = walk?.filter(
-    ({ plantId, asks }) => plantId !== props.plantId && asks.some(({ kind }) => kind === 'look'),
-  );
-  if (!walk || !due) return null;
-  const here = walk.findIndex(({ plantId }) => plantId === props.plantId);
-  return due.find((plant) => walk.indexOf(plant) > here) ?? due[0] ?? null;
-});
+const { value: walk } = useLoaded(() => api<NextOn>(`/rounds/next?after=${props.plantId}`));
+const next = computed(() => walk.value?.next ?? null);
 </script>
 
 <template>
-  <div v-if="rounds" class="row panel next">
+  <div v-if="walk" class="row panel next">
     <v-btn
       v-if="next"
       color="primary"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { rimCm, wantsPot } from '@fernbank/core';
 import { api } from '../../api/client.ts';
 import type { Page, PlanRow, VerdictSummary } from '../../api/types.ts';
@@ -8,32 +8,19 @@ import PotCutaway from '../../components/cutaway/PotCutaway.vue';
 import MixNav from '../../components/mix/MixNav.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useDates } from '../../composables/useDates.ts';
-import { useGrowing } from '../../composables/useGrowing.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
+import { useVerdicts } from '../../composables/useVerdicts.ts';
 import { m } from '../../messages/index.ts';
 
+/** Those that are to have another pot come first. */
+const { told, fault, load, shown, drawn, more } = useVerdicts(undefined, { first: 'toPot' });
 /** Plants whose pot is settled on already. */
-const settled = ref(new Set<number>());
-const {
-  value: verdicts,
-  fault,
-  load,
-} = useLoaded(async () => {
-  const [judged, plans] = await Promise.all([
-    api<{ items: VerdictSummary[] }>('/verdicts'),
-    api<Page<PlanRow>>('/plans'),
-  ]);
-  settled.value = new Set(plans.items.map(({ plantId }) => plantId));
-  return judged.items;
+const { value: settled } = useLoaded(async () => {
+  const { items } = await api<Page<PlanRow>>('/plans');
+  return new Set(items.map(({ plantId }) => plantId));
 });
 const { day } = useDates();
-const due = computed(() =>
-  (verdicts.value ?? []).filter((v) => wantsPot({ decision: v, overrule: v.overrule })),
-);
-const others = computed(() => {
-  const first = new Set(due.value);
-  return (verdicts.value ?? []).filter((v) => !first.has(v));
-});
+const toPot = (v: VerdictSummary) => wantsPot({ decision: v, overrule: v.overrule });
 const PX_PER_CM = 5;
 /** Room for the widest pot, so that all stand on one line at one scale. */
 const roomCm = (list: VerdictSummary[]) => Math.max(...list.map(({ pot }) => rimCm(pot)), 1);
@@ -48,16 +35,12 @@ const subject = (v: VerdictSummary) => ({
   supportCm: v.supportCm,
   growthForm: v.growthForm,
 });
-const ordered = computed(() => [...due.value, ...others.value]);
-const { drawn, more } = useGrowing(ordered);
 /** Made once: a longer list has nothing drawn anew. */
-const subjects = computed(
-  () => new Map((verdicts.value ?? []).map((v) => [v.plantId, subject(v)])),
-);
+const subjects = computed(() => new Map(shown.value.map((v) => [v.plantId, subject(v)])));
 const sections = computed(() =>
   [
-    { title: m.fit.chooseIntro, drawn: drawn.value.slice(0, due.value.length) },
-    { title: m.fit.others, drawn: drawn.value.slice(due.value.length) },
+    { title: m.fit.chooseIntro, drawn: drawn.value.filter(toPot) },
+    { title: m.fit.others, drawn: drawn.value.filter((v) => !toPot(v)) },
   ].filter((section) => section.drawn.length > 0),
 );
 </script>
@@ -69,8 +52,8 @@ const sections = computed(() =>
       <v-btn variant="outlined" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
     </div>
     <MixNav at="plants" />
-    <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
-    <section v-if="verdicts && verdicts.length === 0" class="panel stack">
+    <FetchState :fault="fault" :loading="!told" @retry="load" />
+    <section v-if="told && told.total === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>
       <div>
         <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
@@ -90,7 +73,7 @@ const sections = computed(() =>
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
             <VerdictMark :headline="v.headline" :overruled="v.overrule !== null" />
-            <span v-if="settled.has(v.plantId)" class="settled">✓ {{ m.fit.settledMark }}</span>
+            <span v-if="settled?.has(v.plantId)" class="settled">✓ {{ m.fit.settledMark }}</span>
             <span class="quiet when">{{
               v.week && v.headline === 'repotInWindow' ? day(v.week) : ''
             }}</span>

@@ -3,7 +3,8 @@ import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
 import { CHECKPOINTS, type Headline } from '@fernbank/core';
 import { computed } from 'vue';
 import { api, write } from '../../api/client.ts';
-import type { Rounds, RoundsAsk, Task } from '../../api/types.ts';
+import { EACH, ROUNDS } from '../../api/lists.ts';
+import type { Rounds, RoundsAsk, Stop, Task } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
@@ -14,39 +15,46 @@ import { useTaskDone } from '../../composables/useTaskDone.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 
-const { value: rounds, fault, load } = useLoaded(() => api<Rounds>('/rounds'));
+/** How many were asked for of a spot where it is more than at first. */
+const told = new Map<number, number>();
+const {
+  value: rounds,
+  fault,
+  load,
+} = useLoaded(async () => {
+  const fetched = await api<Rounds>(ROUNDS);
+  await Promise.all(fetched.spots.map((stop) => goOn(stop, told.get(stop.id) ?? 0)));
+  return fetched;
+});
+/** Fetches what is missed of a spot's plants up to so many. */
+async function goOn(stop: Stop, upTo: number): Promise<void> {
+  while (stop.plants.length < Math.min(upTo, stop.asking)) {
+    const at = `spot=${stop.id}&from=${stop.plants.length}&each=${EACH}`;
+    const { spots } = await api<Rounds>(`/rounds?${at}`);
+    const more = spots[0]?.plants ?? [];
+    if (more.length === 0) return;
+    stop.plants.push(...more);
+  }
+}
+async function more(stop: Stop): Promise<void> {
+  const upTo = stop.plants.length + EACH;
+  try {
+    await goOn(stop, upTo);
+    told.set(stop.id, upTo);
+  } catch (error) {
+    notices.fault(error);
+  }
+}
+const notices = useNotices();
 const { full, daysLate } = useDates();
 const { said } = useUnits();
 
 type LookAsk = Extract<RoundsAsk, { kind: 'look' }>;
 
-const asks = computed(() => rounds.value?.spots.flatMap(({ plants }) => plants) ?? []);
 const tally = computed(() => {
-  const all = asks.value.flatMap((entry) => entry.asks);
-  const count = (kind: RoundsAsk['kind']) => all.filter((ask) => ask.kind === kind).length;
-  return m.rounds.counts(
-    count('look'),
-    count('task'),
-    count('act'),
-    count('reservoir') + (rounds.value?.tray.length ?? 0),
-  );
+  const { look, task, act, reservoir } = rounds.value!.tally;
+  return m.rounds.counts(look, task, act, reservoir + rounds.value!.tray.length);
 });
-
-const mostWorth = computed(() =>
-  (rounds.value?.mostWorth ?? []).flatMap(
-    (id) => asks.value.find(({ plantId }) => plantId === id) ?? [],
-  ),
-);
-
-/** What cannot wait for the walk to come by. */
-const alarms = computed(() =>
-  asks.value.flatMap(({ plantId, name, asks: of }) =>
-    of.flatMap((ask) =>
-      ask.kind === 'reservoir' && ask.ask.urgent ? [{ plantId, name, title: ask.ask.title }] : [],
-    ),
-  ),
-);
-const notices = useNotices();
 async function allFine(spotId: number): Promise<void> {
   const { date } = rounds.value!;
   try {
@@ -57,8 +65,8 @@ async function allFine(spotId: number): Promise<void> {
         body: { date },
       },
     );
-    const told = m.rounds.fineSaved(answer.lookIds.length);
-    notices.done(told, { deed: deed ?? answer.earlier, back: load, said: m.rounds.fineUndone });
+    const noted = m.rounds.fineSaved(answer.lookIds.length);
+    notices.done(noted, { deed: deed ?? answer.earlier, back: load, said: m.rounds.fineUndone });
     await load();
   } catch (error) {
     notices.fault(error);
@@ -95,13 +103,13 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
           m.rounds.potting(full(rounds.potting.date))
         }}</router-link>: {{ m.rounds.pottingOf(rounds.potting.plants, rounds.potting.minutes) }}
       </p>
-      <p v-for="alarm in alarms" :key="`${alarm.plantId} ${alarm.title}`" role="alert">
+      <p v-for="alarm in rounds?.alarms" :key="`${alarm.plantId} ${alarm.title}`" role="alert">
         <router-link :to="`/plants/${alarm.plantId}`">{{ alarm.name }}</router-link>:
         <strong class="late">{{ alarm.title }}</strong>
       </p>
-      <p v-if="mostWorth.length > 0" class="worth">
+      <p v-if="rounds && rounds.mostWorth.length > 0" class="worth">
         {{ m.rounds.worth }}
-        <template v-for="(entry, i) in mostWorth" :key="entry.plantId">
+        <template v-for="(entry, i) in rounds.mostWorth" :key="entry.plantId">
           <template v-if="i > 0">, </template>
           <router-link :to="`/plants/${entry.plantId}/look`">{{ entry.name }}</router-link>
         </template>
@@ -223,6 +231,14 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
             </ul>
           </li>
         </ul>
+        <v-btn
+          v-if="spot.plants.length < spot.asking"
+          variant="outlined"
+          min-height="48"
+          block
+          @click="more(spot)"
+          >{{ m.rounds.more(spot.plants.length, spot.asking) }}</v-btn
+        >
       </section>
       <section v-if="rounds.tray.length > 0" class="panel">
         <h2>{{ m.tray.asks }}</h2>

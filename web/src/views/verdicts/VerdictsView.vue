@@ -1,55 +1,29 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
-import { api } from '../../api/client.ts';
-import type { Unjudged, VerdictSummary } from '../../api/types.ts';
+import type { VerdictWord } from '@fernbank/core';
+import type { VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import ReadinessRibbon from '../../components/verdict/ReadinessRibbon.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import YearRibbons from '../../components/verdict/YearRibbons.vue';
 import { useDates } from '../../composables/useDates.ts';
-import { useGrowing } from '../../composables/useGrowing.ts';
-import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useVerdicts } from '../../composables/useVerdicts.ts';
 import { m } from '../../messages/index.ts';
 
-const {
-  value: judged,
-  fault,
-  load,
-} = useLoaded(() => api<{ items: VerdictSummary[]; unjudged: Unjudged[] }>('/verdicts'));
-const verdicts = computed(() => judged.value?.items);
 const { day } = useDates();
 const { said } = useUnits();
 const filter = ref<string | null>('');
-const kind = ref<string | null>(null);
+const kind = ref<VerdictWord | null>(null);
 const spot = ref<string | null>(null);
 const as = useLocalStorage<'list' | 'year'>('fernbank.verdicts.as', 'list');
-/** What a plant's mark says: what comes before the verdict counts as its own kind. */
-const kindOf = (summary: VerdictSummary) => {
-  return summary.overrule ? 'overruled' : summary.headline;
-};
-const shown = computed(() => {
-  const words = (filter.value ?? '').toLowerCase().split(/\s+/).filter(Boolean);
-  return (verdicts.value ?? []).filter((summary) => {
-    const { name, taxon, common, spot: stands, groupLabel } = summary;
-    const text = `${name} ${taxon} ${common} ${stands} ${groupLabel}`.toLowerCase();
-    return (
-      words.every((word) => text.includes(word)) &&
-      (!kind.value || kindOf(summary) === kind.value) &&
-      (!spot.value || stands === spot.value)
-    );
-  });
-});
-const { drawn, more } = useGrowing(shown);
+const asked = computed(() => ({ words: filter.value, kind: kind.value, spot: spot.value }));
+const { told, fault, load, shown, matching, drawn, more } = useVerdicts(asked);
 const kinds = computed(() =>
-  [...new Set((verdicts.value ?? []).map(kindOf))].map((value) => ({
-    value,
-    title: m.headline[value],
-  })),
+  (told.value?.kinds ?? []).map((value) => ({ value, title: m.headline[value] })),
 );
-const spots = computed(() => [...new Set((verdicts.value ?? []).map((each) => each.spot))]);
 /** Arrow keys walk the list. */
 function walk(event: KeyboardEvent, index: number): void {
   const step = { ArrowDown: 1, j: 1, ArrowUp: -1, k: -1 }[event.key];
@@ -91,8 +65,8 @@ function when(summary: VerdictSummary): string {
         >
       </div>
     </header>
-    <UnjudgedPanel v-if="judged" :plants="judged.unjudged" />
-    <div v-if="verdicts && verdicts.length > 0" class="filters">
+    <UnjudgedPanel v-if="told" :plants="told.unjudged" />
+    <div v-if="told && told.total > 0" class="filters">
       <v-text-field
         v-model="filter"
         data-search
@@ -110,22 +84,22 @@ function when(summary: VerdictSummary): string {
       />
       <v-select
         v-model="spot"
-        :items="spots"
+        :items="told.spots"
         :label="m.verdicts.spot"
         :placeholder="m.verdicts.allSpots"
         clearable
         hide-details
       />
-      <span class="quiet" role="status">{{ m.verdicts.count(shown.length, verdicts.length) }}</span>
+      <span class="quiet" role="status">{{ m.verdicts.count(matching, told.total) }}</span>
     </div>
-    <FetchState :fault="fault" :loading="!verdicts" @retry="load" />
-    <section v-if="verdicts && verdicts.length === 0" class="panel stack">
+    <FetchState :fault="fault" :loading="!told" @retry="load" />
+    <section v-if="told && told.total === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>
       <div>
         <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
       </div>
     </section>
-    <p v-else-if="verdicts && shown.length === 0" class="quiet">{{ m.verdicts.none }}</p>
+    <p v-else-if="told && matching === 0" class="quiet">{{ m.verdicts.none }}</p>
     <YearRibbons v-if="as === 'year' && shown.length > 0" :verdicts="shown" />
     <ol v-else class="list">
       <li v-for="(summary, i) in drawn" :key="summary.plantId" v-memo="[summary, i]">
@@ -149,7 +123,7 @@ function when(summary: VerdictSummary): string {
         </router-link>
       </li>
     </ol>
-    <div v-show="more && as === 'list'" ref="end" class="end" aria-hidden="true"></div>
+    <div v-show="more" ref="end" class="end" aria-hidden="true"></div>
   </div>
 </template>
 
