@@ -114,51 +114,47 @@ function api(context: Context): express.Router {
     response.json({ status: 'ok', version: context.version, plants: count });
   });
   const places = [
-    { at: '/calc', routes: calculatorRoutes() },
-    { at: '', routes: viewRoutes(context) },
-    { at: '/plants', routes: plantRoutes(context) },
-    { at: '/spots', routes: spotRoutes(context) },
-    { at: '/pots', routes: potRoutes(context) },
-    { at: '/supports', routes: supportRoutes(context) },
-    { at: '/components', routes: componentRoutes(context) },
-    { at: '/recipes', routes: recipeRoutes(context) },
-    { at: '', routes: fittingRoutes(context) },
-    { at: '/visits', routes: visitRoutes(context) },
-    { at: '/looks', routes: lookRoutes(context) },
-    { at: '/measurements', routes: measurementRoutes(context) },
-    { at: '/repots', routes: repotRoutes(context) },
-    { at: '/tasks', routes: taskRoutes(context) },
-    { at: '/overrules', routes: overruleRoutes(context) },
-    { at: '/outcomes', routes: outcomeRoutes(context) },
-    { at: '', routes: workedRoutes(context) },
-    { at: '/benches', routes: benchRoutes(context) },
-    { at: '/days', routes: dayRoutes(context) },
-    { at: '/reservoirs', routes: reservoirRoutes(context) },
-    { at: '/batches', routes: batchRoutes(context) },
-    { at: '/photos', routes: photoRoutes(context) },
-    { at: '/settings', routes: settingsRoutes(context) },
-    { at: '', routes: doorRoutes(context) },
-    { at: '', routes: historyRoutes(context) },
-    { at: '', routes: importRoutes(context) },
-    { at: '', routes: copyRoutes(context) },
-    { at: '', routes: catalogueRoutes() },
+    calculatorRoutes(),
+    viewRoutes(context),
+    plantRoutes(context),
+    spotRoutes(context),
+    potRoutes(context),
+    supportRoutes(context),
+    componentRoutes(context),
+    recipeRoutes(context),
+    fittingRoutes(context),
+    visitRoutes(context),
+    lookRoutes(context),
+    measurementRoutes(context),
+    repotRoutes(context),
+    taskRoutes(context),
+    overruleRoutes(context),
+    outcomeRoutes(context),
+    workedRoutes(context),
+    benchRoutes(context),
+    dayRoutes(context),
+    reservoirRoutes(context),
+    batchRoutes(context),
+    photoRoutes(context),
+    settingsRoutes(context),
+    doorRoutes(context),
+    historyRoutes(context),
+    importRoutes(context),
+    copyRoutes(context),
+    catalogueRoutes(),
   ];
   const around = answered(context.journal);
   const { sums } = context;
-  for (const { at, routes: described } of places) {
+  for (const described of places) {
     described.around = around;
     if (sums)
       described.apart = (path, body, signal) =>
         sums.ask(() => ({ path, body }), { signal }).then(textOf);
-    routes.use(at || '/', described.router);
+    routes.use(described.at || '/', described.router);
   }
   // Made when first asked for: its examples are worked out by the core.
   let made: Promise<ApiDocument> | null = null;
-  const document = () =>
-    (made ??= apiDocument(
-      places.map(({ at, routes: { operations } }) => ({ at, operations })),
-      context.version,
-    ));
+  const document = () => (made ??= apiDocument(places, context.version));
   routes.get('/openapi.json', async (_request, response) => {
     response.json(await document());
   });

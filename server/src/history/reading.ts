@@ -62,6 +62,8 @@ export function history(file: OpenFile, { before, limit, plantId }: Ask) {
   return { items, next: rows.length > limit ? items[items.length - 1]!.id : null };
 }
 
+export type HistoryPage = ReturnType<typeof history>;
+
 /** Deeds that took something out and can still be taken back. */
 export function bin(file: OpenFile): DeedShown[] {
   return file

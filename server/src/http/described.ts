@@ -1,6 +1,7 @@
 import { Router, type Request, type Response } from 'express';
 import type { Schema } from 'joi';
 import type { DeedKind } from '../db/history.ts';
+import type { AnswerOf } from './answers.ts';
 import { check } from './validate.ts';
 
 /** What the API's description says of one operation. Its schemas are the ones that check requests. */
@@ -33,17 +34,17 @@ export interface Operation extends Described<never> {
   path: string;
 }
 
-type Handler<Body> = (
+type Handler<Body, Answer = unknown> = (
   request: Request,
-  response: Response,
+  response: Response<Answer>,
   body: Body,
   /** what `ready` came to */
   ready?: unknown,
 ) => void | Promise<void>;
 /** A write does not wait, unless it is `alone`: its transaction would stand open meanwhile. */
-type WriteHandler<Body, Ready = unknown> = (
+type WriteHandler<Body, Answer, Ready = unknown> = (
   request: Request,
-  response: Response,
+  response: Response<Answer>,
   body: Body,
   ready: Ready,
 ) => void;
@@ -60,7 +61,7 @@ export type Around = (
  * A router whose operations carry their schema: what is described is what is
  * checked, so that the two cannot drift.
  */
-export class DescribedRouter {
+export class DescribedRouter<At extends string = ''> {
   readonly router = Router();
   readonly operations: Operation[] = [];
   /** what stands around every write; set where the router is mounted */
@@ -68,25 +69,54 @@ export class DescribedRouter {
   /** where heavy sums are worked out, answering in JSON; null: here */
   apart: ((path: string, body: unknown, signal: AbortSignal) => Promise<string>) | null = null;
 
-  get(path: string, what: Described<undefined>, handler: Handler<undefined>): void {
-    this.add('get', path, what, handler);
+  /** @param at  where it is mounted: by it and a path the contract knows what is answered */
+  constructor(readonly at: At = '' as At) {}
+
+  get<P extends string>(
+    path: P,
+    what: Described<undefined>,
+    handler: Handler<undefined, AnswerOf<'GET', At, P>>,
+  ): void {
+    this.add('get', path, what, handler as Handler<undefined>);
   }
-  post<Body>(path: string, what: Described<Body> & { alone: true }, handler: Handler<Body>): void;
-  post<Body, Ready = unknown>(
-    path: string,
-    what: Described<Body> & { ready?: (request: Request, body: Body) => Promise<Ready> },
-    handler: WriteHandler<Body, Ready>,
+  post<P extends string, Body>(
+    path: P,
+    what: Described<Body> & { alone: true },
+    handler: Handler<Body, AnswerOf<'POST', At, P>>,
   ): void;
-  post<Body>(path: string, what: Described<Body>, handler: Handler<Body>): void {
-    this.add('post', path, { status: 201, ...what }, handler);
+  post<P extends string, Body, Ready = unknown>(
+    path: P,
+    what: Described<Body> & { ready?: (request: Request, body: Body) => Promise<Ready> },
+    handler: WriteHandler<Body, AnswerOf<'POST', At, P>, Ready>,
+  ): void;
+  // What each overload is held to, its implementation is not.
+  post<Body>(
+    path: string,
+    what: Described<Body>,
+    // eslint-disable-next-line @typescript-eslint/no-explicit-any -- held to by the overloads
+    handler: Handler<Body, any> | WriteHandler<Body, any, any>,
+  ): void {
+    this.add('post', path, { status: 201, ...what }, handler as Handler<Body>);
   }
-  patch<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {
-    this.add('patch', path, what, handler);
+  patch<P extends string, Body>(
+    path: P,
+    what: Described<Body>,
+    handler: WriteHandler<Body, AnswerOf<'PATCH', At, P>>,
+  ): void {
+    this.add('patch', path, what, handler as Handler<Body>);
   }
-  put<Body>(path: string, what: Described<Body>, handler: WriteHandler<Body>): void {
-    this.add('put', path, what, handler);
+  put<P extends string, Body>(
+    path: P,
+    what: Described<Body>,
+    handler: WriteHandler<Body, AnswerOf<'PUT', At, P>>,
+  ): void {
+    this.add('put', path, what, handler as Handler<Body>);
   }
-  delete(path: string, what: Described<undefined>, handler: WriteHandler<undefined>): void {
+  delete(
+    path: string,
+    what: Described<undefined>,
+    handler: WriteHandler<undefined, unknown>,
+  ): void {
     this.add('delete', path, { status: 204, ...what }, handler);
   }
   /** A stateless sum: posted, answered with 200, nothing kept. */

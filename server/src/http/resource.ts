@@ -33,7 +33,11 @@ export function idOf(request: Request): number {
 export const etag = ({ rev }: Revised) => `"${rev}"`;
 
 /** Answers one row with its ETag. */
-export function sendRow(response: Response, row: Revised, status = 200): void {
+export function sendRow<Answer>(
+  response: Response<Answer>,
+  row: NoInfer<Answer> & Revised,
+  status = 200,
+): void {
   response.status(status).set('ETag', etag(row)).json(row);
 }
 

@@ -3,6 +3,7 @@ import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Request } from 'express';
 import type { Schema } from 'joi';
 import type { Db } from '../db/driver.ts';
+import type { ShownAt } from './answers.ts';
 import type { DescribedRouter } from './described.ts';
 import {
   checkFresh,
@@ -26,8 +27,6 @@ type RowOf<T extends RowTable> = T['$inferSelect'] & { id: number; rev: number }
 export interface Rows<T extends RowTable, New = never, Changed = never> {
   db: Db;
   table: T;
-  /** as in `/api/<address>` */
-  address: string;
   /** in errors: `pot 7 was not found` */
   name: string;
   /** in the description: `add a kind of pot on the shelf` */
@@ -35,8 +34,6 @@ export interface Rows<T extends RowTable, New = never, Changed = never> {
   plural: string;
   /** rows of a list, by its query */
   where?: (request: Request) => Filter | undefined;
-  /** a row as it is answered */
-  shown?: (row: RowOf<T>) => { id: number; rev: number };
   /** made from a body; `values` checks and completes it */
   made?: { body: Schema<New>; values: (input: New) => Record<string, unknown> };
   /** changed by a body; `values` checks it against the row and completes it */
@@ -48,13 +45,22 @@ export interface Rows<T extends RowTable, New = never, Changed = never> {
   removed?: { check?: (row: RowOf<T>) => void };
 }
 
+/** How a row is answered: as it is, where the contract says no more than it holds. */
+type ShownAs<Row, Shown> = Row extends Shown
+  ? { shown?: (row: Row) => Shown }
+  : { shown: (row: Row) => Shown };
+
 /** Adds list, one, add, change and remove to a router, as far as they are given; each write is one transaction. */
+export function addRows<At extends string, T extends RowTable, New, Changed>(
+  routes: DescribedRouter<At>,
+  rows: Rows<T, New, Changed> & ShownAs<RowOf<T>, ShownAt<At>>,
+): void;
+// Where it is mounted is not known here: what is answered was checked above, by what is shown.
 export function addRows<T extends RowTable, New, Changed>(
-  routes: DescribedRouter,
-  rows: Rows<T, New, Changed>,
+  routes: DescribedRouter<string>,
+  rows: Rows<T, New, Changed> & { shown?: (row: RowOf<T>) => { id: number; rev: number } },
 ): void {
-  const { db, table, name, what, address, where, made, changed, removed } = rows;
-  const shown = rows.shown ?? ((row: RowOf<T>) => row);
+  const { db, table, name, what, where, made, changed, removed, shown = (row) => row } = rows;
   const one = (on: Db, request: Request) =>
     rowOr404(on, table, idOf(request), name) as unknown as RowOf<T>;
 
@@ -73,7 +79,7 @@ export function addRows<T extends RowTable, New, Changed>(
         .values({ ...stamp(), ...values(input) } as never)
         .returning()
         .get() as unknown as RowOf<T>;
-      sendRow(response.location(`/api/${address}/${row.id}`), shown(row), 201);
+      sendRow(response.location(`/api${routes.at}/${row.id}`), shown(row), 201);
     });
   }
   if (changed) {

@@ -58,7 +58,7 @@ export class ImportDesk {
     return {
       token,
       encoding,
-      encodings: ENCODINGS,
+      encodings: [...ENCODINGS] as string[],
       delimiter,
       notices,
       headings,

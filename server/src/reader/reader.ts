@@ -27,14 +27,18 @@ export abstract class Reader {
   }
 
   /** Answers a request; one that was let go of meanwhile is not answered. */
-  async send<Q extends Question>(response: Response, question: Q, params: ParamsOf<Q>) {
+  async send<Q extends Question>(
+    response: Response<AnswerOf<Q>>,
+    question: Q,
+    params: ParamsOf<Q>,
+  ) {
     const gone = new AbortController();
     response.on('close', () => gone.abort());
     const pack = response.req.acceptsEncodings('gzip') === 'gzip';
     try {
       const answer = await this.answer(question, params, { pack, signal: gone.signal });
       response.type('json').vary('Accept-Encoding');
-      if ('json' in answer) response.send(answer.json);
+      if ('json' in answer) (response as Response).send(answer.json);
       else response.set('Content-Encoding', 'gzip').end(answer.gzip);
     } catch (error) {
       if (!gone.signal.aborted) throw error;

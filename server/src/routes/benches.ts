@@ -57,8 +57,8 @@ const benchEvent = KINDS.reduceRight<Joi.Schema>(
 ) as Joi.Schema<BenchEvent>;
 
 /** Plants on the bench, the same on every device. */
-export function benchRoutes({ db }: Context): DescribedRouter {
-  const routes = new DescribedRouter();
+export function benchRoutes({ db }: Context): DescribedRouter<'/benches'> {
+  const routes = new DescribedRouter('/benches');
   routes.get(
     '/',
     { summary: 'plants on the bench, with steps done and timers' },

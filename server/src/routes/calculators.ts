@@ -73,8 +73,8 @@ import {
 type Calculator<Body> = Described<Body> & Required<Pick<Described<Body>, 'body' | 'sum'>>;
 
 /** Stateless sums: each takes a situation and answers with the core's numbers. */
-export function calculatorRoutes(): DescribedRouter {
-  const routes = new DescribedRouter();
+export function calculatorRoutes(): DescribedRouter<'/calc'> {
+  const routes = new DescribedRouter('/calc');
   routes.calculator('/pot', pot);
   routes.calculator('/season', season);
   routes.calculator('/column', column);

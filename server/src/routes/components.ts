@@ -141,6 +141,7 @@ function rowOf(db: Db, key: string) {
 }
 type Row = ReturnType<typeof rowOf>;
 
+export type ShownComponent = ReturnType<typeof shown>;
 /** A component with its numbers as they count, whence they come, and what there is of it. */
 function shown(row: Row) {
   const { key, like, own, wetting, grade, note: text, bagL, pricePerBag, bags, openL } = row;
@@ -188,9 +189,9 @@ function mergedOwn(before: ComponentRow['own'], changed: Own = {}): ComponentRow
 }
 
 /** Components of media: the shipped ones as the keeper has them, and the keeper's own. */
-export function componentRoutes(context: Context): DescribedRouter {
+export function componentRoutes(context: Context): DescribedRouter<'/components'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/components');
 
   routes.get(
     '/',

@@ -4,6 +4,7 @@ import { pipeline } from 'node:stream/promises';
 import type { Request, Response } from 'express';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
+import type { Copies } from '../copies/copies.ts';
 import { backup } from '../copies/backup.ts';
 import { backupSchema } from '../copies/shape.ts';
 import { DescribedRouter } from '../http/described.ts';
@@ -17,13 +18,18 @@ const LARGEST_ARCHIVE_BYTES = 4_000_000_000;
 
 const restoreQuery = Joi.object<{ empty?: '1' }>({ empty: Joi.string().valid('1') });
 
+/** The copies that are kept, and what is being done with them. */
+export type CopyList = Pick<Copies, 'fault' | 'working'> & {
+  items: Awaited<ReturnType<Copies['list']>>;
+};
+
 /** Copies, backups and tables: what makes the collection the keeper's own. */
 export function copyRoutes(context: Context): DescribedRouter {
   const { journal, copies, photoFolder } = context;
   const { file } = journal;
   const routes = new DescribedRouter();
   const deviceOf = (response: Response) => (response.locals.device as string | undefined) ?? null;
-  const shown = async () => ({
+  const shown = async (): Promise<CopyList> => ({
     fault: copies.fault,
     working: copies.working,
     // While something is done with the whole collection, only how far it has come is told.

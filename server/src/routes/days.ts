@@ -112,9 +112,9 @@ const dayEvent = KINDS.reduceRight<Joi.Schema>(
 ) as Joi.Schema<DayEvent>;
 
 /** Potting days: what is asked of them, the plan that was settled on, and how far they have come. */
-export function dayRoutes(context: Context): DescribedRouter {
+export function dayRoutes(context: Context): DescribedRouter<'/days'> {
   const { db, reader } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/days');
   const shown = (row: DayRow) => withProgress(db, row);
 
   routes.get('/now', { summary: 'days that are not over, then those that are' }, (_q, response) => {
@@ -123,7 +123,6 @@ export function dayRoutes(context: Context): DescribedRouter {
   addRows(routes, {
     db,
     table: days,
-    address: 'days',
     name: 'day',
     what: 'a potting day',
     plural: 'potting days',
@@ -227,6 +226,7 @@ export function dayRoutes(context: Context): DescribedRouter {
   return routes;
 }
 
+export type ShownDay = ReturnType<typeof withProgress>;
 /** A day with how far it has come. */
 function withProgress(db: Db, row: DayRow) {
   return {

@@ -3,7 +3,7 @@ import { rateLimit, type Options } from 'express-rate-limit';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { devices } from '../db/schema.ts';
-import type { Door } from '../door/door.ts';
+import type { Device, Door } from '../door/door.ts';
 import { setToken } from '../door/gate.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { HttpError, notFound } from '../http/errors.ts';
@@ -17,6 +17,18 @@ const MOST_GUESSES_OF_ALL = 60;
 const passphraseGiven = Joi.object<{ passphrase: string; label: string }>({
   passphrase: Joi.string().max(400).required(),
   label: Joi.string().trim().min(1).max(60).default('a browser'),
+});
+
+export type ShownDevice = ReturnType<typeof shown>;
+/** A device without what opens the door. */
+const shown = ({ id, label, scope, since, seen, until }: Device, hereId: number | null) => ({
+  id,
+  label,
+  scope,
+  since,
+  seen,
+  until,
+  here: id === hereId,
 });
 
 /** Signing in, and the devices that are. Without a door everyone on this machine is in. */
@@ -75,15 +87,8 @@ export function doorRoutes({ db, door }: Context): DescribedRouter {
   });
   routes.get('/devices', { summary: 'devices that are signed in' }, (_request, response) => {
     const { deviceId = null } = response.locals as { deviceId?: number };
-    const items = db
-      .select()
-      .from(devices)
-      .orderBy(desc(devices.seen))
-      .all()
-      .map(({ id, label, scope, since, seen, until }) => {
-        return { id, label, scope, since, seen, until, here: id === deviceId };
-      });
-    response.json({ items });
+    const items = db.select().from(devices).orderBy(desc(devices.seen)).all();
+    response.json({ items: items.map((device) => shown(device, deviceId)) });
   });
   routes.delete(
     '/devices/:id',

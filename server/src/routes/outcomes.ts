@@ -31,13 +31,12 @@ const changedOutcome = Joi.object<Partial<NewOutcome>>({
 }).min(1);
 
 /** What became of repots: judged at three weeks, six to eight weeks, a season. */
-export function outcomeRoutes(context: Context): DescribedRouter {
+export function outcomeRoutes(context: Context): DescribedRouter<'/outcomes'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/outcomes');
   addRows(routes, {
     db,
     table: outcomes,
-    address: 'outcomes',
     name: 'outcome',
     what: 'an outcome',
     plural: 'outcomes',

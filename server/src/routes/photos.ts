@@ -17,9 +17,9 @@ const newPhoto = Joi.object<{ plantId: number; date: string }>({
 });
 
 /** Pictures along a plant's life: the body is the file itself, resized by the browser. */
-export function photoRoutes(context: Context): DescribedRouter {
+export function photoRoutes(context: Context): DescribedRouter<'/photos'> {
   const { db, photoFolder } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/photos');
   // Whatever the header says: what the file is, its bytes tell.
   routes.router.use(express.raw({ type: () => true, limit: LARGEST_PHOTO_BYTES }));
 

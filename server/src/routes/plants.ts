@@ -4,21 +4,20 @@ import { plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { changedPlant, newPlant } from '../http/plantBody.ts';
 import { addRows } from '../http/rows.ts';
-import { taxonOf, type PlantRow } from '../services/collection.ts';
+import { withTaxon } from '../services/collection.ts';
 import { changedValues, checkPlant, checkSpot, newValues } from '../services/plants.ts';
 import { freePot, freeSupport, soakPot } from '../services/shelf.ts';
 
 const GONE = { key: 'gone', sql: isNotNull(plants.goneOn) };
 const PRESENT = { key: 'present', sql: isNull(plants.goneOn) };
 
-export function plantRoutes(context: Context): DescribedRouter {
+export function plantRoutes(context: Context): DescribedRouter<'/plants'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/plants');
 
   addRows(routes, {
     db,
     table: plants,
-    address: 'plants',
     name: 'plant',
     what: 'a plant',
     plural: 'plants',
@@ -46,10 +45,4 @@ export function plantRoutes(context: Context): DescribedRouter {
     },
   });
   return routes;
-}
-
-/** Adds the catalogue's names, so that lists need no second call. */
-function withTaxon(row: PlantRow) {
-  const { common, group, groupLabel } = taxonOf(row);
-  return { ...row, common, group, groupLabel };
 }

@@ -73,6 +73,7 @@ function rowOf(db: Db, key: string) {
 }
 type Row = ReturnType<typeof rowOf>;
 
+export type ShownRecipe = ReturnType<typeof shown>;
 const shown = (row: Row) => ({
   ...recipeOf(row),
   id: row.key,
@@ -105,9 +106,9 @@ function checkRecipeRow(db: Db, row: Row): void {
 }
 
 /** Recipes: shipped ones as the keeper changed them, and the keeper's own; older versions are kept. */
-export function recipeRoutes(context: Context): DescribedRouter {
+export function recipeRoutes(context: Context): DescribedRouter<'/recipes'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/recipes');
 
   routes.get('/', { summary: 'list recipes', query: pageQuery }, (_request, response) => {
     const own = db.select().from(recipes).all();

@@ -53,13 +53,12 @@ const changedLook = Joi.object<{ signals?: Record<string, string>; note?: string
   note: note(),
 }).min(1);
 
-export function lookRoutes(context: Context): DescribedRouter {
+export function lookRoutes(context: Context): DescribedRouter<'/looks'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/looks');
   addRows(routes, {
     db,
     table: looks,
-    address: 'looks',
     name: 'look',
     what: 'a look',
     plural: 'looks',
@@ -90,13 +89,12 @@ const newMeasurement = Joi.object<NewMeasurement>({
   note: note().default(''),
 });
 
-export function measurementRoutes(context: Context): DescribedRouter {
+export function measurementRoutes(context: Context): DescribedRouter<'/measurements'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/measurements');
   addRows(routes, {
     db,
     table: measurements,
-    address: 'measurements',
     name: 'measurement',
     what: 'a measurement',
     plural: 'measurements',
@@ -152,13 +150,12 @@ const newRepot = Joi.object<RepotOrder>({
   note: note().default(''),
 });
 
-export function repotRoutes(context: Context): DescribedRouter {
+export function repotRoutes(context: Context): DescribedRouter<'/repots'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/repots');
   addRows(routes, {
     db,
     table: repots,
-    address: 'repots',
     name: 'repot',
     what: 'a repot',
     plural: 'repots',
@@ -185,9 +182,9 @@ const changedTask = Joi.object<{ done?: string | null; due?: string }>({
   due: isoDate(),
 }).xor('done', 'due');
 
-export function taskRoutes(context: Context): DescribedRouter {
+export function taskRoutes(context: Context): DescribedRouter<'/tasks'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/tasks');
   routes.get(
     '/calendar.ics',
     {
@@ -205,7 +202,6 @@ export function taskRoutes(context: Context): DescribedRouter {
   addRows(routes, {
     db,
     table: tasks,
-    address: 'tasks',
     name: 'task',
     what: 'a task',
     plural: 'tasks',
@@ -240,13 +236,12 @@ const newOverrule = Joi.object<NewOverrule>({
 });
 
 /** The keeper's own word against a verdict. What was advised is kept beside it, to be counted. */
-export function overruleRoutes(context: Context): DescribedRouter {
+export function overruleRoutes(context: Context): DescribedRouter<'/overrules'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/overrules');
   addRows(routes, {
     db,
     table: overrules,
-    address: 'overrules',
     name: 'overrule',
     what: 'an overrule: the keeper’s own word until a day, with a reason',
     plural: 'overrules',

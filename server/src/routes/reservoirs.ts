@@ -19,9 +19,9 @@ const reservoir = Joi.object<ReservoirInput>({
 });
 
 /** Plants that stand over water: how much is left, when to flush, what is wrong. */
-export function reservoirRoutes(context: Context): DescribedRouter {
+export function reservoirRoutes(context: Context): DescribedRouter<'/reservoirs'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/reservoirs');
   routes.get(
     '/',
     { summary: 'every plant over a reservoir as it stands on a day', query: dayQuery },

@@ -67,12 +67,11 @@ const newPot = Joi.object<Input<PotRow>>({
 const changedPot = Joi.object<Partial<Input<PotRow>>>(potFields).min(1);
 
 /** Pots and cover pots, by how many there are and what each is like. */
-export function potRoutes({ db, today }: Context): DescribedRouter {
-  const routes = new DescribedRouter();
+export function potRoutes({ db, today }: Context): DescribedRouter<'/pots'> {
+  const routes = new DescribedRouter('/pots');
   addRows(routes, {
     db,
     table: pots,
-    address: 'pots',
     name: 'pot',
     what: 'a kind of pot on the shelf',
     plural: 'pots of the shelf',
@@ -125,6 +124,7 @@ export function potRoutes({ db, today }: Context): DescribedRouter {
   return routes;
 }
 
+export type ShownPot = ReturnType<typeof withFill>;
 const withFill = (row: PotRow) => ({ ...row, fillL: insideFillL(row.shape, row.material) });
 const inUse = (row: Pick<PotRow, 'count' | 'free' | 'soaking' | 'apart'>) =>
   row.count - row.free - row.soaking - row.apart;
@@ -180,12 +180,11 @@ const newSupport = Joi.object<Input<SupportRow>>({
 const changedSupport = Joi.object<Partial<Input<SupportRow>>>(supportFields).min(1);
 
 /** Supports by kind, section and length. */
-export function supportRoutes({ db }: Context): DescribedRouter {
-  const routes = new DescribedRouter();
+export function supportRoutes({ db }: Context): DescribedRouter<'/supports'> {
+  const routes = new DescribedRouter('/supports');
   addRows(routes, {
     db,
     table: supports,
-    address: 'supports',
     name: 'support',
     what: 'a kind of support on the shelf',
     plural: 'supports of the shelf',

@@ -32,14 +32,13 @@ const newReadings = Joi.object<{ readings: Reading[] }>({
 });
 const fineBody = Joi.object<{ date: string }>({ date: isoDate().required() });
 
-export function spotRoutes(context: Context): DescribedRouter {
+export function spotRoutes(context: Context): DescribedRouter<'/spots'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/spots');
 
   addRows(routes, {
     db,
     table: spots,
-    address: 'spots',
     name: 'spot',
     what: 'a spot',
     plural: 'spots',

@@ -2,6 +2,7 @@ import { resolveTaxon, taxonGroup, TRAY_MEDIUM_IDS, TRAY_METHOD_IDS } from '@fer
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { notAhead, type Context } from '../context.ts';
+import type { OpenFile } from '../db/driver.ts';
 import { batches, plants, spots } from '../db/schema.ts';
 import { deedThatBrought } from '../history/dependents.ts';
 import { DescribedRouter } from '../http/described.ts';
@@ -19,6 +20,7 @@ import {
 import { idOf, rowOr404, sendRow } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import {
+  type BatchFile,
   batchFile,
   lookAtBatch,
   potOn,
@@ -93,35 +95,39 @@ const potOnOrder = Joi.object<PotOnOrder>({
   spotId: rowId().required(),
   together: Joi.boolean().default(false),
 });
-/** The propagation tray: what is being started, and when it gets a pot of its own. */
-export function batchRoutes(context: Context): DescribedRouter {
-  const { db, journal } = context;
-  const routes = new DescribedRouter();
-  /** Looks and plants with the deed that brought each, by which it is taken back. */
-  const withDeeds = (batch: ReturnType<typeof batchFile>) => ({
+export type ShownBatch = ReturnType<typeof withDeeds>;
+/** Looks and plants with the deed that brought each, by which it is taken back. */
+function withDeeds(file: OpenFile, batch: BatchFile) {
+  const brought = (of: string, { id }: { id: number }) => deedThatBrought(file, of, id);
+  return {
     ...batch,
     looks: batch.looks.map((look) => ({ ...look, deed: brought('batch_looks', look) })),
     children: batch.children.map((child) => ({ ...child, deed: brought('plants', child) })),
-  });
-  const brought = (of: string, { id }: { id: number }) => deedThatBrought(journal.file, of, id);
+  };
+}
+
+/** The propagation tray: what is being started, and when it gets a pot of its own. */
+export function batchRoutes(context: Context): DescribedRouter<'/batches'> {
+  const { db, journal } = context;
+  const routes = new DescribedRouter('/batches');
+  const shown = (batch: BatchFile) => withDeeds(journal.file, batch);
   routes.get(
     '/tray',
     { summary: 'every batch with its looks and what it asks for' },
     (_request, response) => {
-      response.json({ items: trayOn(db).map(withDeeds), nextCursor: null });
+      response.json({ items: trayOn(db).map(shown), nextCursor: null });
     },
   );
   routes.get(
     '/:id/file',
     { summary: 'one batch with its looks and its first pot' },
     (request, response) => {
-      response.json(withDeeds(batchFile(db, rowOr404(db, batches, idOf(request), 'batch'))));
+      response.json(shown(batchFile(db, rowOr404(db, batches, idOf(request), 'batch'))));
     },
   );
   addRows(routes, {
     db,
     table: batches,
-    address: 'batches',
     name: 'batch',
     what: 'a batch of starts',
     plural: 'batches',

@@ -9,21 +9,9 @@ import {
   type WhenSchool,
   type Settings,
 } from '@fernbank/core';
-import { desc, eq } from 'drizzle-orm';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
-import {
-  looks,
-  measurements,
-  outcomes,
-  overrules,
-  photos,
-  plants,
-  pots,
-  repots,
-  tasks,
-} from '../db/schema.ts';
-import { deedThatBrought } from '../history/dependents.ts';
+import { plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import {
   firstWaterSchool,
@@ -41,14 +29,10 @@ import {
 } from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
-import { heightOf, supportOf } from '../services/collection.ts';
-import { judge } from '../services/judging.ts';
-import { quarantineFor } from '../services/quarantine.ts';
-import { reservoirOf } from '../services/reservoirs.ts';
 import { readSettings, writeSettings } from '../services/settings.ts';
 import type { RoundsPart } from '../services/rounds.ts';
+import { wholePlant } from '../services/wholePlant.ts';
 import type { VerdictsPart } from '../services/verdicts.ts';
-import { workedLike } from '../services/worked.ts';
 
 /** Most that is told of a list at once. */
 const MOST_PER_PAGE = 1000;
@@ -79,9 +63,6 @@ const verdictsQuery = Joi.object<VerdictsPart & { date?: IsoDate }>({
 export function viewRoutes(context: Context): DescribedRouter {
   const { db, journal, reader } = context;
   const routes = new DescribedRouter();
-  /** Rows with the deed that brought each, by which it is taken back. */
-  const withDeed = <T extends { id: number }>(of: string, rows: readonly T[]) =>
-    rows.map((row) => ({ ...row, deed: deedThatBrought(journal.file, of, row.id) }));
 
   routes.get(
     '/rounds',
@@ -115,54 +96,12 @@ export function viewRoutes(context: Context): DescribedRouter {
     { summary: 'all that is known of a plant, with its verdict', query: dayQuery },
     (request, response) => {
       const plant = rowOr404(db, plants, idOf(request), 'plant');
-      const judgement = judge(db, plant, asOf(context, request));
-      const ofThis = <T extends OfPlant>(table: T) =>
-        db.select().from(table).where(eq(table.plantId, plant.id)).$dynamic();
-      const { file, decision, lookDue, overrule } = judgement;
-      response.json({
-        plant: { ...plant, common: file.taxon.common, groupLabel: file.taxon.groupLabel },
-        taxon: file.taxon,
-        spot: file.spot,
-        situation: file.situation,
-        decision,
-        lookDue,
-        overrule,
-        overrules: ofThis(overrules).orderBy(desc(overrules.date)).all(),
-        learned: file.learned,
-        quarantine: quarantineFor(db, plant, file.situation.date),
-        outcomes: withDeed('outcomes', ofThis(outcomes).orderBy(desc(outcomes.date)).all()),
-        worked: workedLike(db, plant.id),
-        reservoir: reservoirOf(db, file, judgement.file.situation.date),
-        water: file.logs.water,
-        growth: file.logs.growth,
-        photos: ofThis(photos).orderBy(desc(photos.date), desc(photos.id)).all(),
-        height: heightOf(file),
-        support: supportOf(plant) ?? null,
-        cover: plant.coverId
-          ? db.select().from(pots).where(eq(pots.id, plant.coverId)).get()
-          : null,
-        looks: ofThis(looks).orderBy(desc(looks.date), desc(looks.id)).all(),
-        // A first pot is taken back with its whole batch, in the tray.
-        repots: withDeed('repots', ofThis(repots).orderBy(desc(repots.date)).all()).map((row) =>
-          row.before.fromBatch ? { ...row, deed: null } : row,
-        ),
-        measurements: ofThis(measurements).orderBy(desc(measurements.date)).all(),
-        tasks: ofThis(tasks).orderBy(tasks.due).all(),
-      });
+      response.json(wholePlant(journal.file, plant, asOf(context, request)));
     },
   );
 
   return routes;
 }
-
-type OfPlant =
-  | typeof looks
-  | typeof overrules
-  | typeof photos
-  | typeof outcomes
-  | typeof repots
-  | typeof measurements
-  | typeof tasks;
 
 /** What the core knows of names: the catalogue. */
 export function catalogueRoutes(): DescribedRouter {
@@ -216,9 +155,9 @@ const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool
   currency: Joi.string().trim().allow('').max(4),
 }).min(1);
 
-export function settingsRoutes(context: Context): DescribedRouter {
+export function settingsRoutes(context: Context): DescribedRouter<'/settings'> {
   const { db } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/settings');
   const shown = () => ({ ...readSettings(db), today: context.today() });
   routes.get('/', { summary: 'settings of the collection' }, (_request, response) => {
     response.json(shown());

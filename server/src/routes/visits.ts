@@ -32,9 +32,9 @@ const newVisit = Joi.object<Visit>({
 });
 
 /** A look with all that was measured and photographed on the way: one write, one deed, taken back as one. */
-export function visitRoutes(context: Context): DescribedRouter {
+export function visitRoutes(context: Context): DescribedRouter<'/visits'> {
   const { db, photoFolder } = context;
-  const routes = new DescribedRouter();
+  const routes = new DescribedRouter('/visits');
   routes.router.use(express.json({ limit: LARGEST_VISIT, strict: true }));
   routes.post(
     '/',

@@ -14,6 +14,8 @@ import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { checkPhoto } from './worked.ts';
 
 /** Every plant on the bench, in the order in which they came. */
+export type OnBench = ReturnType<typeof onBench>;
+
 export function benchesNow(db: Db) {
   return db
     .select({ bench: benches, name: plants.name })

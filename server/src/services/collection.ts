@@ -195,3 +195,10 @@ export function supportOf(plant: PlantRow): StandingSupport | undefined {
   if (lengthCm === null) return undefined;
   return weighSupport({ lengthCm, kind, section: supportSection ?? null, supportId });
 }
+
+export type ShownPlant = ReturnType<typeof withTaxon>;
+/** Adds the catalogue's names, so that lists need no second call. */
+export function withTaxon(row: PlantRow) {
+  const { common, group, groupLabel } = taxonOf(row);
+  return { ...row, common, group, groupLabel };
+}

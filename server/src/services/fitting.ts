@@ -25,6 +25,7 @@ export interface HandDown {
 const HAND_DOWN_WEEKS = 8;
 
 /** All that a plant could be fitted with, as the shelf and the other plants stand on a day. */
+export type Fitting = ReturnType<typeof fittingFor>;
 export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
   const shelf = readable(db, pots);
   const present = shelf.find(({ id }) => id === plant.coverId) ?? null;
@@ -97,6 +98,7 @@ function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
 }
 
 /** Every plan with the name of its plant, the litres that it asks for and what goes in beside them. */
+export type PlanWithPlant = ReturnType<typeof plansWithPlants>[number];
 export function plansWithPlants(db: Db, date: IsoDate) {
   const settings = readSettings(db);
   return db

@@ -96,6 +96,7 @@ export interface Visit {
 }
 
 /** @throws HttpError 400 when it holds nothing, 415 for what is no picture, 422 for what cannot be */
+export type Visited = ReturnType<typeof keepVisit>;
 export function keepVisit(
   db: Db,
   photoFolder: string,

@@ -73,7 +73,7 @@ function filesOf(db: Db, rows: readonly BatchRow[]) {
     };
   });
 }
-type BatchFile = ReturnType<typeof filesOf>[number];
+export type BatchFile = ReturnType<typeof filesOf>[number];
 
 /** One batch as `trayOn` has them all. */
 export const batchFile = (db: Db, batch: BatchRow): BatchFile => filesOf(db, [batch])[0]!;

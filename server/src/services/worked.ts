@@ -214,6 +214,7 @@ function groupsJudged(db: Db): string[] {
 }
 
 /** What worked in this collection: by method, season and school, with its counts. */
+export type Worked = ReturnType<typeof whatWorked>;
 export function whatWorked(db: Db, { group, at }: { group?: string; at?: Checkpoint }) {
   const cases = casesOf(db, group ? { group } : {});
   const factors = (Object.keys(FACTORS) as Factor[])

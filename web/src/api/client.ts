@@ -1,3 +1,4 @@
+import type { AnswerAt, Method, RowAt } from './contract.ts';
 import { m } from '../messages/index.ts';
 import { KEPT_HEADER } from '../offline.ts';
 
@@ -20,8 +21,8 @@ export class ApiError extends Error {
   }
 }
 
-interface Options {
-  method?: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+interface Options<M extends Method = Method> {
+  method?: M;
   /** a file as it is, anything else as JSON */
   body?: unknown;
   /** what the file is, as a media type */
@@ -109,17 +110,21 @@ export interface Written<T> {
 }
 
 /** Calls the API. @throws ApiError for every refusal and for silence */
-export async function api<T>(path: string, options: Options = {}): Promise<T> {
+export async function api<P extends string, M extends Method = 'GET'>(
+  path: P,
+  options: Options<M> = {},
+): Promise<AnswerAt<M, P>> {
+  type Answer = AnswerAt<M, P>;
   const asked = options.method === undefined ? early.get(path) : undefined;
   early.delete(path);
-  return (asked as Promise<T> | undefined) ?? (await send<T>(path, options)).answer;
+  return (asked as Promise<Answer> | undefined) ?? (await send<Answer>(path, options)).answer;
 }
 
 /** Calls the API for something that can be taken back. @throws ApiError as `api` does */
-export const write = <T>(
-  path: string,
-  options: Options & Required<Pick<Options, 'method'>>,
-): Promise<Written<T>> => send<T>(path, options);
+export const write = <P extends string, M extends Method>(
+  path: P,
+  options: Options<M> & { method: M },
+): Promise<Written<AnswerAt<M, P>>> => send(path, options);
 
 async function send<T>(path: string, options: Options): Promise<Written<T>> {
   try {
@@ -177,14 +182,13 @@ export function wordsFor(error: unknown): string {
 
 const MOST_PER_PAGE = 1000;
 /** All rows of a list, page by page. */
-export async function apiAll<T>(path: string): Promise<T[]> {
-  const rows: T[] = [];
+export async function apiAll<P extends string>(path: P): Promise<RowAt<P>[]> {
+  const rows: RowAt<P>[] = [];
   let cursor: number | null = 0;
   while (cursor !== null) {
     const sign = path.includes('?') ? '&' : '?';
-    const page: { items: T[]; nextCursor?: number | null } = await api(
-      `${path}${sign}limit=${MOST_PER_PAGE}${cursor > 0 ? `&cursor=${cursor}` : ''}`,
-    );
+    const at: string = `${path}${sign}limit=${MOST_PER_PAGE}${cursor > 0 ? `&cursor=${cursor}` : ''}`;
+    const page = (await api(at)) as { items: RowAt<P>[]; nextCursor?: number | null };
     rows.push(...page.items);
     cursor = page.nextCursor ?? null;
   }

@@ -2,7 +2,7 @@ import { fieldsOf, GROUPS, LENGTH_UNITS, MASS_UNITS, type ColumnUse } from '@fer
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api, ApiError, wordsFor, write } from '../api/client.ts';
-import type { Mapping, Preview, ReadFile } from '../api/keepingTypes.ts';
+import type { Mapping, Preview, ReadFile } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { saveAs } from './saveAs.ts';
 
@@ -70,7 +70,7 @@ export function useImport() {
     fault.value = '';
     try {
       const got = await held((token) =>
-        api<Preview>(`/imports/${token}/preview`, { method: 'POST', body: mapping.value }),
+        api(`/imports/${token}/preview`, { method: 'POST', body: mapping.value }),
       );
       if (mine === latest) preview.value = got;
     } catch (error) {
@@ -87,7 +87,7 @@ export function useImport() {
     fault.value = '';
     try {
       const { answer, deed } = await held((token) =>
-        write<{ counts: Preview['counts'] }>(`/imports/${token}/run`, {
+        write(`/imports/${token}/run`, {
           method: 'POST',
           body: mapping.value,
         }),
@@ -173,7 +173,7 @@ function withDefaults(use: ColumnUse, kind: Mapping['kind']): ColumnUse {
 }
 
 const sendFile = (file: File, encoding?: string) =>
-  api<ReadFile>(`/imports${encoding ? `?encoding=${encoding}` : ''}`, {
+  api(encoding ? `/imports?encoding=${encoding}` : '/imports', {
     method: 'POST',
     body: file,
     type: 'text/csv',

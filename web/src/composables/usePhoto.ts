@@ -44,7 +44,7 @@ export async function photoAsText(file: File): Promise<string> {
 export async function sendPhoto(plantId: number, date: string, file: File): Promise<Photo> {
   const body = await resized(file);
   try {
-    return await api<Photo>(`/photos?plantId=${plantId}&date=${date}`, {
+    return await api(`/photos?plantId=${plantId}&date=${date}`, {
       method: 'POST',
       body,
       type: 'image/jpeg',

@@ -45,7 +45,7 @@ export function usePlace() {
     const id = own.value;
     if (!id) return;
     try {
-      const fetched = await api<PlantFile>(`/plants/${id}/file`);
+      const fetched = await api(`/plants/${id}/file`);
       if (own.value !== id) return;
       file.value = fetched;
       const { pot, spot } = fetched.situation;
@@ -59,7 +59,7 @@ export function usePlace() {
   }
   async function start(): Promise<void> {
     try {
-      plants.value = await apiAll<Plant>('/plants');
+      plants.value = await apiAll('/plants');
     } catch {
       plants.value = [];
     }

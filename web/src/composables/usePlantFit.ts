@@ -1,6 +1,5 @@
 import { useRoute } from 'vue-router';
 import { api } from '../api/client.ts';
-import type { Fitting, PlantFile } from '../api/types.ts';
 import { useLoaded } from './useLoaded.ts';
 
 /** The plant of this page with all that it could be fitted with. */
@@ -8,8 +7,8 @@ export function usePlantFit() {
   const id = Number(useRoute().params.id);
   const loaded = useLoaded(async () => {
     const [file, fitting] = await Promise.all([
-      api<PlantFile>(`/plants/${id}/file`),
-      api<Fitting>(`/plants/${id}/fitting`),
+      api(`/plants/${id}/file`),
+      api(`/plants/${id}/fitting`),
     ]);
     return { file, fitting };
   });

@@ -23,11 +23,11 @@ export function useVerdicts(
   let asked: VerdictFilter | null = null;
   /** so far the list was fetched: what shows is fetched again when something changed */
   let known = 0;
-  const query = (from: number) => {
+  const query = (from: number): typeof VERDICTS => {
     const given = Object.entries(asked ?? {}).filter(([, value]) => value);
     const more = new URLSearchParams(given.map(([key, value]) => [key, String(value)]));
     if (from > 0) more.set('from', String(from));
-    return more.size > 0 ? `${begin}&${more}` : begin;
+    return (more.size > 0 ? `${begin}&${more}` : begin) as typeof VERDICTS;
   };
   const {
     value: told,
@@ -35,10 +35,10 @@ export function useVerdicts(
     load,
   } = useLoaded(async () => {
     const upTo = known;
-    let page = await api<VerdictsOn>(query(0));
+    let page = await api(query(0));
     if (asked && page.total <= PAGE) {
       asked = null;
-      page = await api<VerdictsOn>(query(0));
+      page = await api(query(0));
     }
     while (page.items.length < Math.min(upTo, page.matching)) if (!(await goOn(page))) break;
     known = page.items.length;
@@ -46,7 +46,7 @@ export function useVerdicts(
   });
   /** @returns whether there was more */
   async function goOn(page: VerdictsOn): Promise<boolean> {
-    const { items } = await api<VerdictsOn>(query(page.items.length));
+    const { items } = await api(query(page.items.length));
     page.items = [...page.items, ...items];
     known = page.items.length;
     return items.length > 0;

@@ -3,7 +3,7 @@ import { useDocumentVisibility, useIntervalFn, useLocalStorage, useNow } from '@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api, ApiError } from '../api/client.ts';
-import type { BenchRow, Page } from '../api/types.ts';
+import type { BenchRow } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useNotices } from './notices.ts';
 
@@ -83,7 +83,7 @@ export const useBench = defineStore('bench', () => {
       await api(`/benches/${plantId}`, { method: 'DELETE' });
       return null;
     }
-    return api<BenchRow>(`/benches/${plantId}/events`, { method: 'POST', body: event });
+    return api(`/benches/${plantId}/events`, { method: 'POST', body: event });
   }
 
   /** Written down, or taken off, on another device: here it is over too. */
@@ -104,7 +104,7 @@ export const useBench = defineStore('bench', () => {
     await tell();
     let rows: BenchRow[];
     try {
-      rows = (await api<Page<BenchRow>>('/benches')).items;
+      rows = (await api('/benches')).items;
     } catch {
       return; // silent: the bench goes on with what it has
     }

@@ -30,7 +30,7 @@ export const useConflict = defineStore('conflict', () => {
     typed: object,
     base: object | null = null,
   ): Promise<{ body: object; rev: number } | null> {
-    const there = await api<Record<string, unknown> & { rev?: unknown }>(path).catch(() => null);
+    const there = (await api(path).catch(() => null)) as Record<string, unknown> | null;
     if (!there || typeof there.rev !== 'number') return null;
     const { rev } = there;
     const began = base as Record<string, unknown> | null;

@@ -3,8 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, wordsFor, write } from '../api/client.ts';
-import type { Day, DayAsk, DayEvent, DayProblemAnswer, NotAsked } from '../api/dayTypes.ts';
-import type { Page } from '../api/types.ts';
+import type { Day, DayAsk, DayEvent, NotAsked } from '../api/types.ts';
 import { plain } from '../composables/useRemote.ts';
 import { m } from '../messages/index.ts';
 import type { DayPlanner, PlannedDay, Told } from '../workers/dayPlanner.ts';
@@ -74,7 +73,7 @@ export const useDay = defineStore('day', () => {
   async function load(): Promise<void> {
     fault.value = '';
     try {
-      days.value = (await api<Page<Day>>('/days/now')).items;
+      days.value = (await api('/days/now')).items;
       loaded.value = true;
       if (current.value?.state === 'planning' && !found.value) await plan();
     } catch (error) {
@@ -93,7 +92,7 @@ export const useDay = defineStore('day', () => {
     searching.value = true;
     progress.value = { seconds: 0, bound: null };
     try {
-      const answer = await api<DayProblemAnswer>(`/days/${day.id}/problem`);
+      const answer = await api(`/days/${day.id}/problem`);
       if (mine !== latest) return;
       problem.value = answer.problem;
       notAsked.value = answer.notAsked;
@@ -168,7 +167,7 @@ export const useDay = defineStore('day', () => {
   async function create(
     ask: Partial<DayAsk> & Pick<DayAsk, 'dates'> & { carries?: number },
   ): Promise<void> {
-    const day = await api<Day>('/days', { method: 'POST', body: ask });
+    const day = await api('/days', { method: 'POST', body: ask });
     chosen.value = day.id;
     found.value = null;
     put(day);
@@ -177,7 +176,7 @@ export const useDay = defineStore('day', () => {
   /** Changes what is asked, and plans anew. @returns the deed that it became */
   async function change(changed: Partial<DayAsk>): Promise<number | null> {
     const { id, rev } = current.value!;
-    const { answer, deed } = await write<Day>(`/days/${id}`, {
+    const { answer, deed } = await write(`/days/${id}`, {
       method: 'PATCH',
       body: changed,
       rev,
@@ -234,10 +233,10 @@ export const useDay = defineStore('day', () => {
       })),
       bound: shown.bound,
     };
-    put(await api<Day>(`/days/${id}/settle`, { method: 'POST', body, rev }));
+    put(await api(`/days/${id}/settle`, { method: 'POST', body, rev }));
   }
-  const act = async (path: string, body?: object): Promise<void> => {
-    put(await api<Day>(`/days/${current.value!.id}/${path}`, { method: 'POST', body: body ?? {} }));
+  const act = async (path: 'reopen' | 'close' | 'events', body?: object): Promise<void> => {
+    put(await api(`/days/${current.value!.id}/${path}`, { method: 'POST', body: body ?? {} }));
   };
   async function reopen(): Promise<void> {
     await act('reopen');
@@ -279,7 +278,7 @@ export const useDay = defineStore('day', () => {
     report: (event: DayEvent) => act('events', event),
     /** takes a whole day back. @returns false when the keeper let it stand */
     undo: async (id = current.value!.id): Promise<boolean> => {
-      const day = await useUndo().takeBack<Day>(`/days/${id}/undo`);
+      const day = await useUndo().takeBack(`/days/${id}/undo`);
       if (day) put(day);
       return day !== null;
     },

@@ -2,7 +2,6 @@ import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { api, apiAll, forgetRead, whenAnswered } from '../api/client.ts';
 import { ROUNDS, VERDICTS } from '../api/lists.ts';
-import type { Plant } from '../api/types.ts';
 import { READ_CACHE } from '../offline.ts';
 
 /** Lists that every place begins with. */
@@ -42,7 +41,7 @@ export const useOffline = defineStore('offline', () => {
     if (!navigator.serviceWorker.controller || Date.now() - last < AGAIN_MS) return;
     try {
       for (const path of LISTS) await api(path);
-      const items = await apiAll<Plant>('/plants');
+      const items = await apiAll('/plants');
       for (const { id } of items.slice(0, MOST_PLANTS)) {
         await api(`/plants/${id}/file`);
         await new Promise((next) => setTimeout(next, PACE_MS));

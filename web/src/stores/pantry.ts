@@ -2,7 +2,7 @@ import { pantryOf, pricePerL, SHIPPED, type Pantry } from '@fernbank/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api } from '../api/client.ts';
-import type { PantryComponent, PantryRecipe, Page } from '../api/types.ts';
+import type { PantryComponent, PantryRecipe } from '../api/types.ts';
 import { useSettings } from './settings.ts';
 
 /** The keeper's components and recipes: what every mix on every page is made of. */
@@ -13,10 +13,7 @@ export const usePantry = defineStore('pantry', () => {
   const loaded = ref(false);
 
   async function load(): Promise<void> {
-    const [ownComponents, ownRecipes] = await Promise.all([
-      api<Page<PantryComponent>>('/components'),
-      api<Page<PantryRecipe>>('/recipes'),
-    ]);
+    const [ownComponents, ownRecipes] = await Promise.all([api('/components'), api('/recipes')]);
     components.value = ownComponents.items;
     recipes.value = ownRecipes.items;
     loaded.value = true;

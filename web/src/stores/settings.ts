@@ -19,10 +19,10 @@ export const useSettings = defineStore('settings', () => {
   const daysBegun = ref(0);
 
   async function load(): Promise<void> {
-    current.value = await api<Settings>('/settings');
+    current.value = await api('/settings');
   }
   async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
-    current.value = await api<Settings>('/settings', { method: 'PATCH', body: changed });
+    current.value = await api('/settings', { method: 'PATCH', body: changed });
   }
   /** A page that is open past midnight, or wakes the next morning, learns that it is another day. */
   function followDay(): void {

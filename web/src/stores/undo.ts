@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { api, ApiError } from '../api/client.ts';
-import type { Deed } from '../api/keepingTypes.ts';
+import type { AnswerAt } from '../api/contract.ts';
+import type { Deed } from '../api/types.ts';
 
 /** Later deeds that rest on one that is to be taken back, for the keeper to decide on. */
 interface Question {
@@ -20,8 +21,8 @@ export const useUndo = defineStore('undo', () => {
    * @returns what the server answered; null when the keeper let it stand
    * @throws ApiError where it cannot be taken back any more
    */
-  async function takeBack<T = { deed: number }>(path: string): Promise<T | null> {
-    const ask = (also: number[]) => api<T>(path, { method: 'POST', body: { also } });
+  async function takeBack<P extends string>(path: P): Promise<AnswerAt<'POST', P> | null> {
+    const ask = (also: number[]) => api(path, { method: 'POST', body: { also } });
     try {
       return await ask([]);
     } catch (error) {

@@ -198,15 +198,17 @@ export function situationOf(signals: Signals, over: Partial<Situation> = {}): Si
   };
 }
 
-const stamp = { id: 1, rev: 3 };
+/** What every row is stamped with. */
+export const STAMP = { id: 1, rev: 3, createdAt: '', updatedAt: '' };
 
 export const PLANT: Plant = {
-  ...stamp,
+  ...STAMP,
   id: 5,
   name: 'Gangway',
   taxon: 'Davallia fejeensis',
   groupId: null,
   common: 'lacy hare’s-foot fern',
+  group: 'epiphyteFern',
   groupLabel: 'ferns that walk and cling',
   spotId: 1,
   acquired: '2023-01-01',
@@ -234,7 +236,7 @@ export const PLANT: Plant = {
 };
 
 export const SHELF: ShelfPot = {
-  ...stamp,
+  ...STAMP,
   id: 9,
   label: 'green 17',
   shape: nominalPot(17),
@@ -273,7 +275,7 @@ export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFi
   return {
     plant: PLANT,
     taxon: resolveTaxon('Davallia fejeensis')!,
-    spot: { ...stamp, ...situation.spot, name: 'East glazing', sortOrder: 0 } as PlantFile['spot'],
+    spot: { ...STAMP, ...situation.spot, name: 'East glazing', sortOrder: 0 } as PlantFile['spot'],
     situation,
     decision: decide(situation),
     lookDue: { date: TODAY, why: '', worth: 0 },

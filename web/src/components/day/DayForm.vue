@@ -3,7 +3,7 @@ import { mdiClose, mdiPlus } from '@mdi/js';
 import { addDays, CLEANINGS, MOST_DATES, type Cleaning } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { ApiError, wordsFor } from '../../api/client.ts';
-import type { Day, DayAsk } from '../../api/dayTypes.ts';
+import type { Day, DayAsk } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';

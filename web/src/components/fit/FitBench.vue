@@ -196,12 +196,12 @@ const saving = ref(false);
 /** Keeps a plan, or drops it; the notice takes it back to what was settled before. */
 async function settle(fit: FitPlan | null, done: string): Promise<void> {
   const before = kept.value;
-  const path = `/plants/${plantId.value}/plan`;
+  const path = `/plants/${plantId.value}/plan` as const;
   saving.value = true;
   try {
     const { answer, deed } = await (fit
-      ? write<PlanRow>(path, { method: 'PUT', body: fit })
-      : write<null>(path, { method: 'DELETE' }));
+      ? write(path, { method: 'PUT', body: fit })
+      : write(path, { method: 'DELETE' }));
     kept.value = answer ?? null;
     if (fit) await keepWish();
     notices.done(done, { deed, back: () => (kept.value = before) });

@@ -3,7 +3,7 @@ import type { MediumKind } from '@fernbank/core';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ApiError, wordsFor, write } from '../../api/client.ts';
-import type { FitPlan, Repot, Task } from '../../api/types.ts';
+import type { FitPlan } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -57,7 +57,7 @@ async function confirm(): Promise<void> {
   const { plantId, settled, keepsSupport, extensions, mediumKind, scoopL } = props;
   const { pot, potMaterial, potId, recipeId, parts, layer, cuts, support } = settled;
   try {
-    const { deed } = await write<Repot & { tasks: Task[] }>('/repots', {
+    const { deed } = await write('/repots', {
       method: 'POST',
       body: {
         plantId,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Deed, Entry } from '../../api/keepingTypes.ts';
+import type { Deed, Entry } from '../../api/types.ts';
 import { fieldWord, rowsInWords, valueWords } from '../../composables/fieldWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { m } from '../../messages/index.ts';

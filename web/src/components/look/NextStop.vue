@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { api } from '../../api/client.ts';
-import type { NextOn } from '../../api/types.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 
 /** After a look the walk goes on: the next plant that is due for one, in the order of the spots. */
 const props = defineProps<{ plantId: number }>();
-const { value: walk } = useLoaded(() => api<NextOn>(`/rounds/next?after=${props.plantId}`));
+const { value: walk } = useLoaded(() => api(`/rounds/next?after=${props.plantId}`));
 const next = computed(() => walk.value?.next ?? null);
 </script>
 

@@ -155,14 +155,11 @@ async function save(): Promise<void> {
   saving.value = true;
   saveFault.value = '';
   try {
-    const { answer, deed } = await write<PantryComponent>(
-      `/components/${component.id}/kitchen-test`,
-      {
-        method: 'POST',
-        body: reading.value,
-        rev: component.rev,
-      },
-    );
+    const { answer, deed } = await write(`/components/${component.id}/kitchen-test`, {
+      method: 'POST',
+      body: reading.value,
+      rev: component.rev,
+    });
     clear();
     emit('saved', answer.label, deed);
   } catch (error) {

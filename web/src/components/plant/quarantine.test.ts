@@ -68,7 +68,7 @@ describe('a plant in quarantine', () => {
 describe('pots that are kept apart', () => {
   it('are counted by themselves, and disinfected in one tap', async () => {
     const told: number[] = [];
-    const pot = { ...SHELF, count: 4, free: 1, soaking: 1, apart: 1 };
+    const pot = { ...SHELF, fillL: 3, count: 4, free: 1, soaking: 1, apart: 1 };
     const { wrapper } = await open(
       {
         render: () =>

@@ -9,7 +9,7 @@ import {
   rimCm,
 } from '@fernbank/core';
 import { computed } from 'vue';
-import type { ShelfPot } from '../../api/types.ts';
+import type { FilledPot } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -17,17 +17,17 @@ import PotCutaway from '../cutaway/PotCutaway.vue';
 
 /** Pots of the shelf at one scale: what they are, and where each of them is. */
 const props = defineProps<{
-  pots: ShelfPot[];
-  inUseBy: (pot: ShelfPot) => string[];
+  pots: FilledPot[];
+  inUseBy: (pot: FilledPot) => string[];
   /** cover pots of the shelf, to say which of them a pot goes into */
-  covers: ShelfPot[];
+  covers: FilledPot[];
 }>();
 defineEmits<{
-  edit: [ShelfPot];
-  remove: [ShelfPot];
-  more: [ShelfPot];
-  clean: [ShelfPot];
-  disinfect: [ShelfPot];
+  edit: [FilledPot];
+  remove: [FilledPot];
+  more: [FilledPot];
+  clean: [FilledPot];
+  disinfect: [FilledPot];
 }>();
 
 const { us, length, volume } = useUnits();

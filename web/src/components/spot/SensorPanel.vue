@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { api } from '../../api/client.ts';
-import type { Climate, SpotRow } from '../../api/types.ts';
+import type { SpotRow } from '../../api/types.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useRoomSensor } from '../../composables/useRoomSensor.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -13,7 +13,7 @@ const props = defineProps<{ spot: SpotRow }>();
 const emit = defineEmits<{ take: [monthlyC: (number | null)[], humidity: number | null] }>();
 const notices = useNotices();
 const { temperature, percent } = useUnits();
-const { value: climate, load } = useLoaded(() => api<Climate>(`/spots/${props.spot.id}/readings`));
+const { value: climate, load } = useLoaded(() => api(`/spots/${props.spot.id}/readings`));
 const { latest, listening, fault, listen, stop } = useRoomSensor(
   () => props.spot.id,
   () => props.spot,

@@ -100,7 +100,7 @@ async function save(): Promise<void> {
   const missing: Record<string, string> = draft.value.name.trim() ? {} : { name: m.form.required };
   const { spot } = props;
   await send(missing, async () => {
-    const saved = await api<SpotRow>(spot ? `/spots/${spot.id}` : '/spots', {
+    const saved = await api(spot ? `/spots/${spot.id}` : '/spots', {
       method: spot ? 'PATCH' : 'POST',
       body: body.value,
       ...(spot ? { rev: spot.rev } : {}),

@@ -137,7 +137,7 @@ async function save(): Promise<void> {
   const missing = count.value === null ? { count: m.form.number } : ({} as Record<string, string>);
   const { id } = props.batch;
   await send(missing, async () => {
-    const { answer, deed } = await write<{ plantIds: number[] }>(`/batches/${id}/pot-on`, {
+    const { answer, deed } = await write(`/batches/${id}/pot-on`, {
       method: 'POST',
       body: {
         date: date.value,

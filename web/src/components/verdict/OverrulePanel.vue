@@ -30,7 +30,7 @@ async function say(): Promise<void> {
     ? {}
     : { reason: m.form.required };
   await send(missing, async () => {
-    const { deed } = await write<Overrule>('/overrules', {
+    const { deed } = await write('/overrules', {
       method: 'POST',
       body: { plantId: props.file.plant.id, date: settings.current.today, ...draft.value },
     });

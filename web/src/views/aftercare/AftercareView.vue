@@ -3,7 +3,7 @@ import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
 import { CHECKPOINTS, isTaskOver } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { apiAll, wordsFor, write } from '../../api/client.ts';
-import type { Plant, Task } from '../../api/types.ts';
+import type { Task } from '../../api/types.ts';
 import AfterNav from '../../components/AfterNav.vue';
 import FetchState from '../../components/FetchState.vue';
 import FormDialog from '../../components/FormDialog.vue';
@@ -19,7 +19,7 @@ const settings = useSettings();
 const { day, daysLate } = useDates();
 const { said } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
-  const [tasks, plants] = await Promise.all([apiAll<Task>('/tasks'), apiAll<Plant>('/plants')]);
+  const [tasks, plants] = await Promise.all([apiAll('/tasks'), apiAll('/plants')]);
   return { tasks, plants: plants };
 });
 const beds = computed(() => {
@@ -63,7 +63,7 @@ async function move(): Promise<void> {
   const { id, rev } = moved.value!;
   const body = { due: moveTo.value };
   try {
-    const { answer, deed } = await write<Task>(`/tasks/${id}`, { method: 'PATCH', body, rev });
+    const { answer, deed } = await write(`/tasks/${id}`, { method: 'PATCH', body, rev });
     moving.value = false;
     notices.done(m.aftercare.movedTo(day(answer.due)), { deed, back: load });
     await load();

@@ -3,7 +3,7 @@ import { mdiPlus } from '@mdi/js';
 import { ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, apiAll } from '../../api/client.ts';
-import type { Page, Plant, ShelfPot, SpotRow, TrayBatch } from '../../api/types.ts';
+import type { TrayBatch } from '../../api/types.ts';
 import AfterNav from '../../components/AfterNav.vue';
 import FetchState from '../../components/FetchState.vue';
 import BatchCard from '../../components/tray/BatchCard.vue';
@@ -17,10 +17,10 @@ import { m } from '../../messages/index.ts';
 const { query } = useRoute();
 const { value, fault, load } = useLoaded(async () => {
   const [batches, plants, spots, pots] = await Promise.all([
-    api<Page<TrayBatch>>('/batches/tray'),
-    apiAll<Plant>('/plants'),
-    api<Page<SpotRow>>('/spots?limit=1000'),
-    api<Page<ShelfPot>>('/pots?limit=1000'),
+    api('/batches/tray'),
+    apiAll('/plants'),
+    api('/spots?limit=1000'),
+    api('/pots?limit=1000'),
   ]);
   return {
     batches: batches.items,

@@ -2,7 +2,7 @@
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api, apiAll } from '../../api/client.ts';
-import type { OverWater, Page, Plant, ShelfPot } from '../../api/types.ts';
+import type { OverWater, Plant } from '../../api/types.ts';
 import AfterNav from '../../components/AfterNav.vue';
 import FetchState from '../../components/FetchState.vue';
 import ReservoirCard from '../../components/water/ReservoirCard.vue';
@@ -13,9 +13,9 @@ import { m } from '../../messages/index.ts';
 /** Plants over water, those that ask for something first. */
 const { value, fault, load } = useLoaded(async () => {
   const [over, plants, pots] = await Promise.all([
-    api<Page<OverWater>>('/reservoirs'),
-    apiAll<Plant>('/plants'),
-    api<Page<ShelfPot>>('/pots?limit=1000'),
+    api('/reservoirs'),
+    apiAll('/plants'),
+    api('/pots?limit=1000'),
   ]);
   return {
     over: over.items,

@@ -16,6 +16,7 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import {
+  STAMP,
   fakeServer,
   fileOf,
   open,
@@ -172,8 +173,7 @@ describe('the propagation tray', () => {
   const { traits } = resolveTaxon('Cissus alata')!;
   const looks = [
     {
-      id: 1,
-      rev: 1,
+      ...STAMP,
       batchId: 2,
       date: '2026-03-12',
       rooted: 4,
@@ -186,8 +186,10 @@ describe('the propagation tray', () => {
     },
   ];
   const batch: TrayBatch = {
+    ...STAMP,
     id: 2,
     rev: 1,
+    repotId: null,
     method: 'cutting',
     medium: 'water',
     parentId: 5,
@@ -324,7 +326,7 @@ describe('reservoirs', () => {
     plantId: 5,
     name: 'Gangway',
     spot: 'East glazing',
-    reservoir: { rev: 1, fullL: 0.6, wick: 'polyester', note: '' },
+    reservoir: { ...STAMP, plantId: 5, fullL: 0.6, wick: 'polyester', note: '' },
     school: 'calendar',
     winter: 'lower',
     state: reservoirState({

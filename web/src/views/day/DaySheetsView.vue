@@ -2,7 +2,6 @@
 import { mdiPrinter } from '@mdi/js';
 import { watch } from 'vue';
 import { api } from '../../api/client.ts';
-import type { Fitting, PlantFile } from '../../api/types.ts';
 import DayNav from '../../components/day/DayNav.vue';
 import NoPlan from '../../components/day/NoPlan.vue';
 import FetchState from '../../components/FetchState.vue';
@@ -22,8 +21,8 @@ const {
   return Promise.all(
     lines.map(async ({ plant }) => {
       const [file, fitting] = await Promise.all([
-        api<PlantFile>(`/plants/${plant}/file`),
-        api<Fitting>(`/plants/${plant}/fitting`),
+        api(`/plants/${plant}/file`),
+        api(`/plants/${plant}/fitting`),
       ]);
       return { file, fitting };
     }),

@@ -2,7 +2,7 @@
 import { CLEANINGS } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { ApiError } from '../../api/client.ts';
-import type { Day } from '../../api/dayTypes.ts';
+import type { Day } from '../../api/types.ts';
 import DayAnswer from '../../components/day/DayAnswer.vue';
 import DayForm from '../../components/day/DayForm.vue';
 import DayLists from '../../components/day/DayLists.vue';

@@ -10,11 +10,12 @@ import {
 import { flushPromises } from '@vue/test-utils';
 import highsLoader from 'highs';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Day } from '../../api/dayTypes.ts';
+import type { Day } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
 import { useDay } from '../../stores/day.ts';
 import { useNotices } from '../../stores/notices.ts';
 import {
+  STAMP,
   fakeServer,
   open,
   pantryAnswers,
@@ -114,6 +115,8 @@ const PROBLEM: DayProblem = {
   pins: [],
 };
 const DAY: Day = {
+  ...STAMP,
+  plansBefore: [],
   id: 4,
   rev: 1,
   dates: PROBLEM.dates,

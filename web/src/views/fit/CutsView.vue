@@ -13,7 +13,6 @@ import {
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client.ts';
-import type { Page, PlanRow, ShelfSupport } from '../../api/types.ts';
 import BarCuts from '../../components/fit/BarCuts.vue';
 import LengthRows, { type LengthRow } from '../../components/fit/LengthRows.vue';
 import MeshCuts from '../../components/fit/MeshCuts.vue';
@@ -34,7 +33,6 @@ interface Wanted {
   forWhom: string;
   sheetCm: number | null;
 }
-type NamedPlan = PlanRow & { name: string };
 
 const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
 const {
@@ -42,10 +40,7 @@ const {
   fault,
   load,
 } = useLoaded(async () => {
-  const [plans, supports] = await Promise.all([
-    api<Page<NamedPlan>>('/plans'),
-    api<Page<ShelfSupport>>('/supports?limit=1000'),
-  ]);
+  const [plans, supports] = await Promise.all([api('/plans'), api('/supports?limit=1000')]);
   return { plans: plans.items, supports: supports.items };
 });
 const kind = ref<SupportKindId>('mossSheet');

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { rimCm, wantsPot } from '@fernbank/core';
 import { api } from '../../api/client.ts';
-import type { Page, PlanRow, VerdictSummary } from '../../api/types.ts';
+import type { VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import PotCutaway from '../../components/cutaway/PotCutaway.vue';
 import MixNav from '../../components/mix/MixNav.vue';
@@ -16,7 +16,7 @@ import { m } from '../../messages/index.ts';
 const { told, fault, load, shown, drawn, more } = useVerdicts(undefined, { first: 'toPot' });
 /** Plants whose pot is settled on already. */
 const { value: settled } = useLoaded(async () => {
-  const { items } = await api<Page<PlanRow>>('/plans');
+  const { items } = await api('/plans');
   return new Set(items.map(({ plantId }) => plantId));
 });
 const { day } = useDates();

@@ -6,6 +6,7 @@ import { m } from '../../messages/index.ts';
 import { useBench } from '../../stores/bench.ts';
 import type { FitPlan } from '../../api/types.ts';
 import {
+  STAMP,
   fakeServer,
   fileOf,
   fittingOf,
@@ -190,7 +191,7 @@ describe('bench mode', () => {
       mound: true,
       support: null,
     };
-    const plan = { id: 1, rev: 1, plantId: 5, date: TODAY, fit };
+    const plan = { ...STAMP, plantId: 5, date: TODAY, fit };
     const { wrapper } = await show({
       ...pantryAnswers(),
       'GET /plants/5/fitting': fittingOf({ plan }),

@@ -19,6 +19,7 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import {
+  STAMP,
   fakeServer,
   fileOf,
   fittingOf,
@@ -368,8 +369,7 @@ describe('a keeper in inches', () => {
 
 describe('the bench sheet', () => {
   const plan: PlanRow = {
-    id: 1,
-    rev: 1,
+    ...STAMP,
     plantId: 5,
     date: TODAY,
     fit: {

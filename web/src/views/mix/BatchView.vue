@@ -17,7 +17,6 @@ import {
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client.ts';
-import type { NamedPlan, Page } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import BagsPanel from '../../components/mix/BagsPanel.vue';
 import MeasuresTable from '../../components/mix/MeasuresTable.vue';
@@ -55,11 +54,7 @@ const { draft } = useDraft('mix.batch', () => ({
   rows: [] as PotRow[],
   leftOut: [] as number[],
 }));
-const {
-  value: plans,
-  fault,
-  load,
-} = useLoaded(async () => (await api<Page<NamedPlan>>('/plans')).items);
+const { value: plans, fault, load } = useLoaded(async () => (await api('/plans')).items);
 
 const recipeId = ref<string>(String(route.query.recipe ?? ''));
 watch(plans, (now) => {

@@ -18,7 +18,7 @@ import {
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor, write } from '../../api/client.ts';
-import type { Page, PantryRecipe, RecipeVersion } from '../../api/types.ts';
+import type { RecipeVersion } from '../../api/types.ts';
 import AgeingPanel from '../../components/mix/AgeingPanel.vue';
 import BuysPanel from '../../components/mix/BuysPanel.vue';
 import ExtrasFields from '../../components/mix/ExtrasFields.vue';
@@ -125,7 +125,7 @@ const lifeOf = (list: readonly Part<Component>[]) =>
 const swapping = ref<number | null>(null);
 
 const { value: versions, load: loadVersions } = useLoaded(async () =>
-  isNew ? [] : (await api<Page<RecipeVersion>>(`/recipes/${id}/versions`)).items,
+  isNew ? [] : (await api(`/recipes/${id}/versions`)).items,
 );
 const partsLine = (list: readonly RecipePart[]) =>
   list
@@ -144,8 +144,8 @@ async function save(): Promise<void> {
   saving.value = true;
   try {
     const { answer: row, deed } = isNew
-      ? await write<PantryRecipe>('/recipes', { method: 'POST', body })
-      : await write<PantryRecipe>(`/recipes/${id}`, {
+      ? await write('/recipes', { method: 'POST', body })
+      : await write(`/recipes/${id}`, {
           method: 'PATCH',
           body,
           ...(rev === null ? {} : { rev }),

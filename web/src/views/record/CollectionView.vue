@@ -11,8 +11,8 @@ import { useGrowing } from '../../composables/useGrowing.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 
-const { value: plants, fault, load } = useLoaded(() => apiAll<Plant>('/plants'));
-const { value: gone } = useLoaded(() => apiAll<Plant>('/plants?gone=1'));
+const { value: plants, fault, load } = useLoaded(() => apiAll('/plants'));
+const { value: gone } = useLoaded(() => apiAll('/plants?gone=1'));
 const { full } = useDates();
 const typed = ref<string | null>('');
 /** Put together once, not for every letter that is typed. */

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client.ts';
-import type { Bin, Deed, HistoryPage } from '../../api/keepingTypes.ts';
+import type { Deed } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import DeedLine from '../../components/keeping/DeedLine.vue';
 import RecordNav from '../../components/RecordNav.vue';
@@ -22,19 +22,19 @@ const address = (before?: number) => {
   const asked = new URLSearchParams({ limit: '40' });
   if (before) asked.set('before', String(before));
   if (plantId.value) asked.set('plantId', String(plantId.value));
-  return `/history?${asked}`;
+  return `/history?${asked.toString()}` as const;
 };
 const {
   value: page,
   fault,
   load,
 } = useLoaded(async () => {
-  const got = await api<HistoryPage>(address());
+  const got = await api(address());
   older.value = [];
   next.value = got.next;
   return got;
 }, [plantId]);
-const { value: bin, load: loadBin } = useLoaded(() => api<Bin>('/bin'));
+const { value: bin, load: loadBin } = useLoaded(() => api('/bin'));
 const deeds = computed(() => [...(page.value?.items ?? []), ...older.value]);
 const plantName = computed(
   () =>
@@ -44,7 +44,7 @@ const plantName = computed(
 
 async function showOlder(): Promise<void> {
   try {
-    const got = await api<HistoryPage>(address(next.value!));
+    const got = await api(address(next.value!));
     older.value = [...older.value, ...got.items];
     next.value = got.next;
   } catch (error) {

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { api } from '../../api/client.ts';
-import type { FateKind, Mapping } from '../../api/keepingTypes.ts';
-import type { Page, SpotRow } from '../../api/types.ts';
+import type { FateKind, Mapping } from '../../api/types.ts';
 import ColumnTable from '../../components/keeping/ColumnTable.vue';
 import NumberField from '../../components/NumberField.vue';
 import RecordNav from '../../components/RecordNav.vue';
@@ -15,9 +14,7 @@ import { useNotices } from '../../stores/notices.ts';
 const t = m.importing;
 const notices = useNotices();
 const { lengthUnit, lengthToCm, lengthFromCm } = useUnits();
-const { value: spots } = useLoaded(() =>
-  api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items),
-);
+const { value: spots } = useLoaded(() => api('/spots?limit=1000').then(({ items }) => items));
 const {
   read,
   mapping,

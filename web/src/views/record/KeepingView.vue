@@ -2,7 +2,7 @@
 import { useIntervalFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api, ApiError } from '../../api/client.ts';
-import type { Copy, CopyList, DeviceRow, Working } from '../../api/keepingTypes.ts';
+import type { Copy, DeviceRow, Working } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import RecordNav from '../../components/RecordNav.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -18,13 +18,11 @@ const settings = useSettings();
 const offline = useOffline();
 const pantry = usePantry();
 const { full, moment } = useDates();
-const { value: copies, fault, load } = useLoaded(() => api<CopyList>('/copies'));
-const { value: tables } = useLoaded(() =>
-  api<{ items: { name: string; rows: number }[] }>('/tables').then(({ items }) => items),
-);
-const { value: door } = useLoaded(() => api<{ needed: boolean }>('/door'));
+const { value: copies, fault, load } = useLoaded(() => api('/copies'));
+const { value: tables } = useLoaded(() => api('/tables').then(({ items }) => items));
+const { value: door } = useLoaded(() => api('/door'));
 const { value: devices, load: loadDevices } = useLoaded(() =>
-  api<{ items: DeviceRow[] }>('/devices').then(({ items }) => items),
+  api('/devices').then(({ items }) => items),
 );
 const busy = ref(false);
 /** How far it has come is asked while it lasts: a large collection takes minutes. */
@@ -32,7 +30,7 @@ const ASK_MS = 1000;
 const working = ref<Working | null>(null);
 const { pause, resume } = useIntervalFn(
   async () => {
-    const list = await api<CopyList>('/copies').catch(() => null);
+    const list = await api('/copies').catch(() => null);
     working.value = list?.working ?? null;
   },
   ASK_MS,
@@ -96,7 +94,7 @@ function askBackup(event: Event): void {
 async function copyNow(): Promise<void> {
   busy.value = true;
   try {
-    copies.value = await api<CopyList>('/copies', { method: 'POST' });
+    copies.value = await api('/copies', { method: 'POST' });
     notices.done(m.keeping.copies.made);
   } catch (error) {
     notices.fault(error);
@@ -107,9 +105,7 @@ async function copyNow(): Promise<void> {
 const calendarAddress = ref('');
 async function makeAddress(): Promise<void> {
   try {
-    calendarAddress.value = (
-      await api<{ address: string }>('/devices/calendar', { method: 'POST' })
-    ).address;
+    calendarAddress.value = (await api('/devices/calendar', { method: 'POST' })).address;
     await loadDevices();
   } catch (error) {
     notices.fault(error);

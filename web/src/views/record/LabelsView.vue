@@ -13,7 +13,6 @@ import {
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, apiAll } from '../../api/client.ts';
-import type { NamedPlan, Page, Plant, SpotRow, Task } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import LabelSheets, { type Label } from '../../components/labels/LabelSheets.vue';
 import NumberField from '../../components/NumberField.vue';
@@ -34,10 +33,10 @@ const { full } = useDates();
 const { length } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
   const [plants, spots, tasks, plans] = await Promise.all([
-    apiAll<Plant>('/plants'),
-    api<Page<SpotRow>>('/spots?limit=1000'),
-    apiAll<Task>('/tasks'),
-    api<Page<NamedPlan>>('/plans'),
+    apiAll('/plants'),
+    api('/spots?limit=1000'),
+    apiAll('/tasks'),
+    api('/plans'),
   ]);
   return { plants, spots: spots.items, tasks, plans: plans.items };
 });

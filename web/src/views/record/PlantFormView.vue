@@ -12,7 +12,7 @@ import {
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor, write } from '../../api/client.ts';
-import type { Page, Plant, ShelfPot, SpotRow } from '../../api/types.ts';
+import type { Plant, ShelfPot, SpotRow } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
 import { emptyPot, entryOf, potErrors, potFromEntry } from '../../components/plant/potEntry.ts';
@@ -61,12 +61,12 @@ const spotDialog = ref(false);
 async function load(): Promise<void> {
   fault.value = '';
   try {
-    spots.value = (await api<Page<SpotRow>>('/spots?limit=1000')).items;
+    spots.value = (await api('/spots?limit=1000')).items;
     if (spots.value.length === 1) draft.value.spotId ??= spots.value[0]!.id;
-    const pots = (await api<Page<ShelfPot>>('/pots?limit=1000')).items;
+    const pots = (await api('/pots?limit=1000')).items;
     shelfCovers.value = pots.filter(({ role }) => role === 'cover');
     if (id) {
-      original.value = await api<Plant>(`/plants/${id}`);
+      original.value = await api(`/plants/${id}`);
       if (!restored) fillFrom(original.value);
     }
     loaded.value = true;
@@ -163,7 +163,7 @@ async function save(another = false): Promise<void> {
   }
   saving.value = true;
   try {
-    const { answer: plant, deed } = await write<Plant>(id ? `/plants/${id}` : '/plants', {
+    const { answer: plant, deed } = await write(id ? `/plants/${id}` : '/plants', {
       method: id ? 'PATCH' : 'POST',
       body: body(),
       ...(original.value ? { rev: original.value.rev } : {}),
@@ -180,7 +180,7 @@ async function save(another = false): Promise<void> {
   } catch (error) {
     if (error instanceof ApiError && error.status === 412) {
       saveFault.value = m.form.stale;
-      original.value = await api<Plant>(`/plants/${id}`);
+      original.value = await api(`/plants/${id}`);
     } else {
       const field = error instanceof ApiError ? (error.field?.split('.').pop() ?? '') : '';
       errors.value = field ? { [field]: wordsFor(error) } : {};

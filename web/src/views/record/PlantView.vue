@@ -13,7 +13,7 @@ import {
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client.ts';
-import type { Look, Measurement, Photo, PlantFile, Repot } from '../../api/types.ts';
+import type { Look, Measurement, Photo, Repot } from '../../api/types.ts';
 import PotCutaway from '../../components/cutaway/PotCutaway.vue';
 import FetchState from '../../components/FetchState.vue';
 import LogPanel from '../../components/plant/LogPanel.vue';
@@ -45,7 +45,7 @@ const {
   value: file,
   fault,
   load,
-} = useLoaded(() => api<PlantFile>(`/plants/${String(route.params.id)}/file`));
+} = useLoaded(() => api(`/plants/${String(route.params.id)}/file`));
 
 interface Moment {
   key: string;

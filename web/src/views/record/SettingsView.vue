@@ -15,7 +15,7 @@ import {
 } from '@fernbank/core';
 import { ref } from 'vue';
 import { api } from '../../api/client.ts';
-import type { Page, Settings, SpotRow } from '../../api/types.ts';
+import type { Settings, SpotRow } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import GroupSchools from '../../components/spot/GroupSchools.vue';
 import NumberField from '../../components/NumberField.vue';
@@ -35,7 +35,7 @@ const {
   value: spots,
   fault,
   load,
-} = useLoaded(() => api<Page<SpotRow>>('/spots?limit=1000').then(({ items }) => items));
+} = useLoaded(() => api('/spots?limit=1000').then(({ items }) => items));
 const dialog = ref(false);
 const editing = ref<SpotRow | null>(null);
 function edit(spot: SpotRow | null): void {

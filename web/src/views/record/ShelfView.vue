@@ -3,7 +3,7 @@ import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import { frontCm, supportKind } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { api, apiAll, write } from '../../api/client.ts';
-import type { Page, Plant, ShelfPot, ShelfSupport } from '../../api/types.ts';
+import type { ShelfPot, ShelfSupport } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import FormDialog from '../../components/FormDialog.vue';
 import NumberField from '../../components/NumberField.vue';
@@ -26,9 +26,9 @@ const {
   load,
 } = useLoaded(async () => {
   const [pots, supports, plants] = await Promise.all([
-    api<Page<ShelfPot>>('/pots?limit=1000'),
-    api<Page<ShelfSupport>>('/supports?limit=1000'),
-    apiAll<Plant>('/plants'),
+    api('/pots?limit=1000'),
+    api('/supports?limit=1000'),
+    apiAll('/plants'),
   ]);
   return {
     pots: pots.items.sort((a, b) => (a.fillL ?? 0) - (b.fillL ?? 0)),

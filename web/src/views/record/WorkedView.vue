@@ -2,7 +2,6 @@
 import { CHECKPOINTS, taxonGroup, type Checkpoint, type Comparison } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client.ts';
-import type { Worked } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import RecordNav from '../../components/RecordNav.vue';
 import ShareBand from '../../components/ShareBand.vue';
@@ -19,7 +18,7 @@ const { value, fault, load } = useLoaded(() => {
   if (at.value) query.set('at', at.value);
   if (group.value) query.set('group', group.value);
   const asked = query.toString();
-  return api<Worked>(asked ? `/worked?${asked}` : '/worked');
+  return api(asked ? `/worked?${asked}` : '/worked');
 }, [at, group]);
 
 const checkpoints = [

@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { api, apiAll, ApiError, whenCalled } from '../../api/client.ts';
-import type { Deed, Preview, ReadFile } from '../../api/keepingTypes.ts';
+import type { Deed, Preview, ReadFile } from '../../api/types.ts';
 import ConflictDialog from '../../components/app/ConflictDialog.vue';
 import SignIn from '../../components/app/SignIn.vue';
 import { fieldWord, rowsInWords, valueWords } from '../../composables/fieldWords.ts';

@@ -2,7 +2,16 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { ShelfPot, ShelfSupport } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
-import { fakeServer, open, PLANT, refuse, SHELF, TODAY, undoNotice } from '../../test/harness.ts';
+import {
+  STAMP,
+  fakeServer,
+  open,
+  PLANT,
+  refuse,
+  SHELF,
+  TODAY,
+  undoNotice,
+} from '../../test/harness.ts';
 import ShelfView from './ShelfView.vue';
 
 beforeEach(() => {
@@ -20,6 +29,7 @@ const WET: ShelfPot = {
   soakingSince: TODAY,
 };
 const MESH: ShelfSupport = {
+  ...STAMP,
   id: 4,
   rev: 1,
   label: 'moss sheet 60',

@@ -3,7 +3,6 @@ import { askFirst, fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fern
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, freshKey, wordsFor, write } from '../../api/client.ts';
-import type { PlantFile } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
 import PlantHeader from '../../components/plant/PlantHeader.vue';
@@ -27,7 +26,7 @@ const outbox = useOutbox();
 const { weightUnit, weightToKg, weightFromKg, lengthUnit, lengthToCm } = useUnits();
 const id = Number(route.params.id);
 
-const { value: file, fault, load } = useLoaded(() => api<PlantFile>(`/plants/${id}/file`));
+const { value: file, fault, load } = useLoaded(() => api(`/plants/${id}/file`));
 
 interface LookDraft {
   date: string;

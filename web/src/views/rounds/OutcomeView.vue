@@ -14,7 +14,7 @@ import {
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor, write } from '../../api/client.ts';
-import type { Outcome, Photo, PlantFile } from '../../api/types.ts';
+import type { Outcome, Photo } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import PhotoButton from '../../components/PhotoButton.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -36,7 +36,7 @@ const notices = useNotices();
 const settings = useSettings();
 const { full } = useDates();
 const id = String(route.params.id);
-const { value: file, fault, load } = useLoaded(() => api<PlantFile>(`/plants/${id}/file`));
+const { value: file, fault, load } = useLoaded(() => api(`/plants/${id}/file`));
 
 const repot = computed(() => file.value?.repots[0] ?? null);
 const today = computed(() => settings.current.today);
@@ -94,12 +94,12 @@ async function save(): Promise<void> {
   const body = { grade: chosen.value, seen, note, photoId };
   try {
     const { deed } = kept.value
-      ? await write<Outcome>(`/outcomes/${kept.value.id}`, {
+      ? await write(`/outcomes/${kept.value.id}`, {
           method: 'PATCH',
           body,
           rev: kept.value.rev,
         })
-      : await write<Outcome>('/outcomes', {
+      : await write('/outcomes', {
           method: 'POST',
           body: { ...body, repotId: repot.value.id, date: today.value },
         });

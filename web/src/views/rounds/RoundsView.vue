@@ -4,7 +4,7 @@ import { CHECKPOINTS, type Headline } from '@fernbank/core';
 import { computed } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
-import type { Rounds, RoundsAsk, Stop, Task } from '../../api/types.ts';
+import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
@@ -22,7 +22,7 @@ const {
   fault,
   load,
 } = useLoaded(async () => {
-  const fetched = await api<Rounds>(ROUNDS);
+  const fetched = await api(ROUNDS);
   await Promise.all(fetched.spots.map((stop) => goOn(stop, told.get(stop.id) ?? 0)));
   return fetched;
 });
@@ -30,7 +30,7 @@ const {
 async function goOn(stop: Stop, upTo: number): Promise<void> {
   while (stop.plants.length < Math.min(upTo, stop.asking)) {
     const at = `spot=${stop.id}&from=${stop.plants.length}&each=${EACH}`;
-    const { spots } = await api<Rounds>(`/rounds?${at}`);
+    const { spots } = await api(`/rounds?${at}`);
     const more = spots[0]?.plants ?? [];
     if (more.length === 0) return;
     stop.plants.push(...more);
@@ -58,13 +58,10 @@ const tally = computed(() => {
 async function allFine(spotId: number): Promise<void> {
   const { date } = rounds.value!;
   try {
-    const { answer, deed } = await write<{ lookIds: number[]; earlier: number | null }>(
-      `/spots/${spotId}/fine`,
-      {
-        method: 'POST',
-        body: { date },
-      },
-    );
+    const { answer, deed } = await write(`/spots/${spotId}/fine`, {
+      method: 'POST',
+      body: { date },
+    });
     const noted = m.rounds.fineSaved(answer.lookIds.length);
     notices.done(noted, { deed: deed ?? answer.earlier, back: load, said: m.rounds.fineUndone });
     await load();

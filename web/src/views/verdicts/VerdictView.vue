@@ -14,7 +14,6 @@ import {
 import { computed, defineAsyncComponent, shallowRef } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client.ts';
-import type { PlantFile } from '../../api/types.ts';
 import CausesPanel from '../../components/verdict/CausesPanel.vue';
 import FetchState from '../../components/FetchState.vue';
 import LesserActs from '../../components/verdict/LesserActs.vue';
@@ -39,7 +38,7 @@ const {
   value: file,
   fault,
   load,
-} = useLoaded(() => api<PlantFile>(`/plants/${String(route.params.id)}/file`));
+} = useLoaded(() => api(`/plants/${String(route.params.id)}/file`));
 const { day, full } = useDates();
 const { months, percent, said } = useUnits();
 
