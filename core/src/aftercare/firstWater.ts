@@ -54,6 +54,12 @@ export function firstWaterFor(
           : `it must never dry out: damp at once, whatever the school “${label}” says`,
     };
   }
+  if (days === 0 && cut && traits.drying === 'fullyDry') {
+    return {
+      days: CALLUS.cut,
+      why: `cuts in succulent roots rot unless they callus dry first, whatever the school “${label}” says`,
+    };
+  }
   if (days !== null) return { days, why: `you follow the school “${label}”` };
   if (traits.drying === 'fullyDry') {
     return {

@@ -134,7 +134,8 @@ const onDay = ({ date }: AftercareRequest, days: number) => addDays(date, days);
 const opened = ({ roots }: AftercareRequest) => roots.work !== 'ballKept' || roots.rootsCut;
 const lostShare = ({ liveRoots, rotten }: AftercareRequest) =>
   1 - (liveRoots ?? (rotten ? 0.5 : 1));
-const takesCold = ({ traits }: AftercareRequest) =>
+/** No warmth for what rests cold or takes it. */
+export const takesCold = ({ traits }: { traits: Traits }): boolean =>
   traits.floorC < TROPICAL_FROM_C || traits.rhythm !== 'evergreen';
 const succulent = ({ traits }: AftercareRequest) => traits.drying === 'fullyDry';
 
@@ -294,7 +295,9 @@ function renewal(request: AftercareRequest): AftercareTask[] {
 function firstWater(request: AftercareRequest): AftercareTask {
   const { date, traits, roots, to, school, rotten, pieces = 1 } = request;
   const task = { kind: 'water', rule: 'firstWater' } as const;
-  if (to === 'pebbles') {
+  const overWater = to === 'pebbles';
+  // Succulent roots close dry first, over water too.
+  if (overWater && traits.drying !== 'fullyDry') {
     return {
       ...task,
       due: date,
@@ -308,7 +311,11 @@ function firstWater(request: AftercareRequest): AftercareTask {
   return {
     ...task,
     due: addDays(date, days),
-    title: days === 1 ? 'First water, the next day' : `First water, after ${days} dry days`,
+    title: overWater
+      ? `Fill the reservoir to its mark, after ${days} dry days`
+      : days === 1
+        ? 'First water, the next day'
+        : `First water, after ${days} dry days`,
     why,
   };
 }

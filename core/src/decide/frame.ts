@@ -15,7 +15,6 @@ import {
   FRAGILITY,
   HARM_PER_WEEK,
   HORIZON_WEEKS,
-  OLD_MEDIUM_SCHOOLS,
   PRIOR_DANGER,
   PRIOR_NEVER,
   SNUG_HARM,
@@ -23,10 +22,10 @@ import {
   SNUG_TERM,
   SPENT_MEDIUM_DANGER,
   UNKNOWN_AGE,
-  WORK_BY_MEDIUM,
   YEARLY_MONTHS,
   type OldMediumSchool,
 } from './costs.ts';
+import { usualWork } from './oldMedium.ts';
 import {
   asLearned,
   blendOf,
@@ -176,13 +175,8 @@ export function withOldMedium(frame: Frame, oldMedium: OldMediumSchool): Frame {
 }
 
 function disturbanceOf(situation: Situation): Pick<Frame, 'work' | 'disturbance'> {
-  const work = workFor(situation);
+  const work = usualWork(situation);
   return { work, disturbance: DISTURBANCE[work] * FRAGILITY[situation.traits.rootKind] };
-}
-
-/** How much is taken from the roots: by the keeper's school, else as the medium asks. */
-export function workFor({ medium, schools }: Situation): keyof typeof DISTURBANCE {
-  return OLD_MEDIUM_SCHOOLS[schools?.oldMedium ?? 'byMedium'].work ?? WORK_BY_MEDIUM[medium.kind];
 }
 
 /** Harm of a state for one week, if it holds for sure, at an activity of 0 … 1. */

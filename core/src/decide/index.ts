@@ -20,7 +20,7 @@ export {
   type Moment,
 } from './care.ts';
 export type { Reason } from './evidence.ts';
-export { workFor } from './frame.ts';
+export { mustComeOff, workFor, workMeant, type MoveTo } from './oldMedium.ts';
 export { freshCycle } from './freshCycle.ts';
 export {
   matchesVerdict,

@@ -12,6 +12,7 @@ import {
   type RootReading,
 } from '../roots/index.ts';
 import { workFor, type Situation } from '../decide/index.ts';
+import type { MediumKind } from '../media/index.ts';
 import { monthsBetween } from '../season/index.ts';
 
 /** What is done to the roots beside taking off old medium. */
@@ -24,6 +25,8 @@ export const NO_CUTS: RootCuts = { pieces: 1, rootsPruned: false };
 
 /** The root ball that has to go into the new pot. */
 export interface RootBall {
+  /** how much of the old medium comes off */
+  work: ReturnType<typeof workFor>;
   /** room it takes with the old medium that stays on it, L */
   displacesL: number;
   /** share of the old pot that its live roots explore, 0 … 1.15 */
@@ -73,16 +76,18 @@ function rootsNow(situation: Situation, meanActivity: number): RootReading & { p
 /**
  * The ball as it will be when the new pot stands ready.
  *
+ * @param newKind  of the medium it moves into; absent: the one it stands in
  * @throws RangeError for a number of pieces that is none
  */
 export function rootBall(
   situation: Situation,
   meanActivity: number,
   { pieces, rootsPruned }: RootCuts = NO_CUTS,
+  newKind?: MediumKind,
 ): RootBall {
   within('pieces', pieces, 1, MOST_PIECES);
   const { pot, signals } = situation;
-  const work = workFor(situation);
+  const work = workFor(situation, { newKind, pieces, rootsPruned });
   const rotten = signals.rot === 'roots' || signals.rot === 'stem';
   const live =
     typeof signals.liveRoots === 'number' ? signals.liveRoots : rotten ? LIVE_WITH_ROT : 1;
@@ -95,6 +100,7 @@ export function rootBall(
   const scale = Math.cbrt(displacesL / fillL(pot));
   const oldFill = pot.heightCm - usualHeadspaceCm(pot);
   return {
+    work,
     displacesL,
     explored: explored * live * left,
     exploredSd: sd * live * left,

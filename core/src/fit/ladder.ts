@@ -94,7 +94,7 @@ export function potLadder(request: FitRequest): Ladder {
   const { traits, spot, date } = situation;
   const season = seasonAhead(spot, traits, date, WEEKS_OF_YEAR);
   const mean = season.activity.reduce((sum, a) => sum + a, 0) / WEEKS_OF_YEAR;
-  const ball = rootBall(situation, mean, cuts);
+  const ball = rootBall(situation, mean, cuts, newKind);
   const year = yearOf(spot, traits);
   const shared: Shared = {
     request,

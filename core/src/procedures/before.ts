@@ -1,4 +1,5 @@
 import { mixCautions } from '../cautions/index.ts';
+import { mustComeOff } from '../decide/index.ts';
 import { preparations } from '../media/index.ts';
 import type { ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
@@ -57,44 +58,55 @@ function mixAhead({ components, schools = {}, newMediumL, mixed }: ProcedureRequ
   ];
 }
 
-function plantAhead({
-  start = 'potted',
-  traits,
-  from,
-  signals,
-  support,
-  work,
-}: ProcedureRequest): Step[] {
-  if (start !== 'potted') return [];
-  const steps: Step[] = [];
+/** Thirst, soak or damp ball: one of them, for each asks for the opposite of the others. */
+function plantAhead(request: ProcedureRequest): Step[] {
+  const { start = 'potted', traits, from, signals, support } = request;
+  // What stands over water is only taken out of it.
+  if (start !== 'potted' || from === 'pebbles') return [];
   if (traits.drying === SUCCULENT) {
-    steps.push({
-      id: 'keepDry',
-      title: 'Leave it unwatered for some days before',
-      why: 'dry roots bend and shed old soil; wounds of wet ones rot',
-      cautions: [],
-      ahead: true,
-    });
-  } else if (traits.support !== 'none' && support) {
-    steps.push({
-      id: 'limpVine',
-      title: 'Let it go slightly dry, so that its stems are soft',
-      why: 'a limp vine bends to the support without snapping; it is watered afterwards',
-      cautions: [],
-      ahead: true,
-    });
-  } else if (from === 'peatSoil' || from === 'loam' || from === 'moss') {
-    steps.push({
+    return [
+      {
+        id: 'keepDry',
+        title: 'Leave it unwatered for some days before',
+        why: 'dry roots bend and shed old soil; wounds of wet ones rot',
+        cautions: [],
+        ahead: true,
+      },
+    ];
+  }
+  const soak = soakFor(request);
+  if (soak) return [soak];
+  if (traits.support !== 'none' && support) {
+    return [
+      {
+        id: 'limpVine',
+        title: 'Let it go slightly dry, so that its stems are soft',
+        why: 'a limp vine bends to the support without snapping; it is watered afterwards',
+        cautions: [],
+        ahead: true,
+      },
+    ];
+  }
+  if ((from !== 'peatSoil' && from !== 'loam' && from !== 'moss') || staysWet(signals)) return [];
+  return [
+    {
       id: 'waterBefore',
       title: 'Water it the same morning',
       why: 'a damp ball holds together and slides out; roots full of water stand the handling better',
       cautions: [],
       ahead: true,
-    });
-  }
+    },
+  ];
+}
+
+/** What rots or smells sour has had water enough. */
+const staysWet = (signals: ProcedureRequest['signals']): boolean =>
+  rotSeen(signals) || mustComeOff(signals) || signals.staysWetLonger === true;
+
+function soakFor({ traits, from, signals, work }: ProcedureRequest): Step | null {
   const clinging = traits.rootKind === 'velamen' && (from === 'bark' || from === 'mix');
-  if (clinging || (work === 'bareRoot' && traits.drying !== SUCCULENT && from !== 'pebbles')) {
-    steps.push({
+  if (clinging || work === 'bareRoot') {
+    return {
       id: 'soakToLoosen',
       title: 'Stand the pot in water until the roots let go',
       why: clinging
@@ -102,20 +114,16 @@ function plantAhead({
         : 'soaked, old medium falls off without tearing roots',
       cautions: [],
       timer: { minutes: clinging ? STUCK_ROOTS_MIN : LOOSEN_MIN, label: 'soak' },
-    });
+    };
   }
-  if (signals.circling === 'tight' && !steps.some(({ id }) => id === 'soakToLoosen')) {
-    if (traits.drying !== SUCCULENT) {
-      steps.push({
-        id: 'soakToLoosen',
-        title: 'Stand the pot in water for an hour or two',
-        why: 'roots that circle tightly hold the ball in the pot',
-        cautions: [],
-        timer: { minutes: LOOSEN_MIN, label: 'soak' },
-      });
-    }
-  }
-  return steps;
+  if (signals.circling !== 'tight') return null;
+  return {
+    id: 'soakToLoosen',
+    title: 'Stand the pot in water for an hour or two',
+    why: 'roots that circle tightly hold the ball in the pot',
+    cautions: [],
+    timer: { minutes: LOOSEN_MIN, label: 'soak' },
+  };
 }
 
 function toolsAhead({ potSoaking, signals, pieces, rootsPruned, work }: ProcedureRequest): Step[] {

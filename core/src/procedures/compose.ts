@@ -1,3 +1,4 @@
+import { workMeant } from '../decide/index.ts';
 import { before } from './before.ts';
 import { after, potted, throughWater } from './potting.ts';
 import { rootsFreed } from './roots.ts';
@@ -6,11 +7,15 @@ import type { Step } from './step.ts';
 
 /**
  * The steps of one repot in the order of the hands, composed from what the
- * plant is, what was seen of it, what was planned, and the keeper's schools.
+ * plant is, what was seen of it, what was planned, and the keeper's schools. Whatever the school, what
+ * is sour, rotted or lived in comes off. A mound has no floor that a support could stand on.
  *
  * @source common practice, no source; each step says why
  */
-export function procedure(request: ProcedureRequest): Step[] {
+export function procedure(asked: ProcedureRequest): Step[] {
+  const { work: usual, signals, from, to: newKind, pieces, rootsPruned, mound = false } = asked;
+  const work = workMeant(usual, signals, from, { newKind, pieces, rootsPruned, mound });
+  const request = { ...asked, work, ...(mound ? { support: null } : {}) };
   return [
     ...before(request),
     ...rootsFreed(request),

@@ -36,7 +36,7 @@ export function fittedSteps(repot: FittedRepot): Step[] {
     signals: situation.signals,
     from: situation.medium.kind,
     to: repot.newKind,
-    work: workFor(situation),
+    work: workFor(situation, { ...cuts, newKind: repot.newKind, mound: repot.mound }),
     pieces: cuts.pieces,
     rootsPruned: cuts.rootsPruned,
     potMaterial: repot.potMaterial,

@@ -1,4 +1,4 @@
-import { firstWaterFor } from '../aftercare/index.ts';
+import { firstWaterFor, takesCold } from '../aftercare/index.ts';
 import { isInfested, rotSeen } from './before.ts';
 import type { ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
@@ -14,16 +14,21 @@ const JAR_FROM: readonly ProcedureRequest['from'][] = [
   'bark',
   'mineral',
 ];
+/** Less is not measured. */
+const LEAST_L = 0.01;
 const cm = (value: number) => `${value.toFixed(1).replace(/\.0$/, '')} cm`;
 
 /** Roots made ready for water before they meet pebbles. */
 export function throughWater({
   from,
   to,
+  traits,
   start = 'potted',
   schools = {},
 }: ProcedureRequest): Step[] {
   if (to !== 'pebbles' || start !== 'potted' || !JAR_FROM.includes(from)) return [];
+  // Cuts in succulent roots close dry or not at all.
+  if (traits.drying === 'fullyDry') return [];
   if ((schools.toPebbles ?? 'long') !== 'long') return [];
   return [
     {
@@ -84,7 +89,7 @@ function supportFirst({ support }: ProcedureRequest): Step[] {
   return [
     {
       id: 'setSupport',
-      title: `Stand the ${support.label} in first, to the pot’s floor, and press it firm: ${support.fixing}`,
+      title: `The ${support.label} goes in before the plant. ${support.fixing}`,
       why: 'pushed in later it tears roots, and wobbles',
       cautions: ['pole'],
     },
@@ -178,6 +183,19 @@ function filled({
   depth,
   topDressing,
 }: ProcedureRequest): Step[] {
+  const dressed: Step[] =
+    topDressing && to !== 'pebbles'
+      ? [
+          {
+            id: 'topDress',
+            title: topDressing,
+            why: 'it keeps the surface open, and the neck as dry or damp as the plant likes',
+            cautions: [],
+          },
+        ]
+      : [];
+  // A ball that fills the pot leaves nothing to fill.
+  if (newMediumL < LEAST_L) return dressed;
   const steps: Step[] = [];
   const dry = schools.wetting === 'dryFill' && components.some(({ rewets }) => rewets === 'repels');
   const litres = `${newMediumL.toFixed(newMediumL < 1 ? 2 : 1)} L`;
@@ -230,15 +248,7 @@ function filled({
       },
     );
   }
-  if (topDressing && to !== 'pebbles') {
-    steps.push({
-      id: 'topDress',
-      title: topDressing,
-      why: 'it keeps the surface open, and the neck as dry or damp as the plant likes',
-      cautions: [],
-    });
-  }
-  return steps;
+  return [...steps, ...dressed];
 }
 
 function fastened({ support, signals, work, start = 'potted', traits }: ProcedureRequest): Step[] {
@@ -269,7 +279,7 @@ export function after(request: ProcedureRequest): Step[] {
     ...watered(request),
     {
       id: 'place',
-      title: 'Stand it warm and bright, out of direct sun and drafts',
+      title: `Stand it ${takesCold(request) ? 'bright' : 'warm and bright'}, out of direct sun and drafts`,
       why: 'it drinks less than it breathes out for some weeks',
       cautions: [],
     },
@@ -286,7 +296,9 @@ export function after(request: ProcedureRequest): Step[] {
 
 function watered(request: ProcedureRequest): Step[] {
   const { to, traits, signals, schools = {}, components, pieces, rootsPruned } = request;
-  if (to === 'pebbles') {
+  const cut = pieces > 1 || rootsPruned || rotSeen(signals);
+  const { days, why } = firstWaterFor(traits, cut, schools.firstWater);
+  if (to === 'pebbles' && traits.drying !== 'fullyDry') {
     return [
       {
         id: 'fillReservoir',
@@ -296,13 +308,11 @@ function watered(request: ProcedureRequest): Step[] {
       },
     ];
   }
-  const cut = pieces > 1 || rootsPruned || rotSeen(signals);
-  const { days, why } = firstWaterFor(traits, cut, schools.firstWater);
   if (days > 0) {
     return [
       {
         id: 'holdWater',
-        title: days === 1 ? 'No water until tomorrow' : `No water for ${days} days`,
+        title: `${to === 'pebbles' ? 'The reservoir stays empty' : 'No water'} ${days === 1 ? 'until tomorrow' : `for ${days} days`}`,
         why,
         cautions: [],
         timer: { minutes: days * 24 * 60, label: 'first water' },

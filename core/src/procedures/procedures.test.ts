@@ -175,6 +175,13 @@ const ROWS: Row[] = [
     ['keepApart', 'squeezePot', 'washPests'],
   ],
   ['mealy bugs at the base', { signals: { pests: 'mealy' } }, ['keepApart', 'washPests'], []],
+  ['snails are picked out', { signals: { pests: 'snails' } }, ['washPests'], ['keepApart']],
+  [
+    'ants are knocked out',
+    { signals: { pests: 'ants' } },
+    ['washPests', 'keepBall'],
+    ['keepApart'],
+  ],
   ['gnats alone', { signals: { pests: 'gnats' } }, [], ['keepApart', 'washPests']],
   ['clean', {}, [], ['keepApart', 'washPests']],
   // Cuts and wounds

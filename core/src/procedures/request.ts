@@ -40,7 +40,7 @@ export const ROT_SCHOOLS = {
   },
   dryAir: {
     label: 'dry air only',
-    does: 'Leave the cut in dry, moving air until it has closed.',
+    does: 'Put nothing on the cut: dry, moving air closes it.',
     costs: 'takes longer',
   },
 } as const;

@@ -1,4 +1,5 @@
 import { plantCautions } from '../cautions/index.ts';
+import { mustComeOff } from '../decide/index.ts';
 import { isInfested, rotSeen } from './before.ts';
 import { ROT_SCHOOLS, WEAK_ROOT_SCHOOLS, type ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
@@ -48,7 +49,14 @@ function outOfPot({ traits, signals, potMaterial, wetKg, from }: ProcedureReques
       hands: 2,
     });
   }
-  if (jammed && soft) {
+  if (potMaterial === 'net') {
+    steps.push({
+      id: 'cutPot',
+      title: 'Cut the net pot open in strips and ease it off; a strip that is grown in may stay',
+      why: 'roots grow through its mesh, and tear when it is pulled',
+      cautions: ['blades', ...cautions],
+    });
+  } else if (jammed && soft) {
     steps.push({
       id: 'cutPot',
       title: 'Cut the pot open from rim to floor',
@@ -89,13 +97,15 @@ function outOfPot({ traits, signals, potMaterial, wetKg, from }: ProcedureReques
   return steps;
 }
 
-function oldMedium({ work, signals, from, to, start }: ProcedureRequest): Step[] {
+function oldMedium({ work, signals, from, to }: ProcedureRequest): Step[] {
+  // Pebbles were eased off already, but for those that are grown in.
+  if (from === 'pebbles') return [rinse];
   const circling = signals.circling === 'some' || signals.circling === 'tight';
   if (work === 'ballKept') {
     return [
       {
         id: 'keepBall',
-        title: 'Keep the ball whole; brush off loose crumbs and the top centimetre',
+        title: `Keep the ball ${circling ? 'together' : 'whole'}; brush off loose crumbs and the top centimetre`,
         why: 'undisturbed roots go on working; the old surface carries salts and moss',
         cautions: [],
       },
@@ -129,15 +139,7 @@ function oldMedium({ work, signals, from, to, start }: ProcedureRequest): Step[]
       why: 'what rots or packs is not carried into the new pot',
       cautions: [],
     },
-    ...(to === 'pebbles' ||
-    from === 'pebbles' ||
-    start !== undefined ||
-    isInfested(signals) ||
-    to === 'moss'
-      ? [rinse]
-      : rotSeen(signals)
-        ? [rinse]
-        : []),
+    ...(to === 'pebbles' || to === 'moss' || mustComeOff(signals) ? [rinse] : []),
   ];
 }
 const rinse: Step = {
@@ -191,10 +193,20 @@ function readAndCut(request: ProcedureRequest): Step[] {
   if (infested) {
     steps.push({
       id: 'washPests',
-      title: 'Wash roots and crown; bag the old medium and throw it away',
+      title: `Wash ${opened ? 'roots and crown' : 'stems and crown'}; bag what comes off and throw it away`,
+      items: pestWork(signals),
       why: 'soaking in a weak solution for half an hour is disputed and hard on roots: follow a label made for it, if any',
       cautions: ['pesticide'],
       timer: { minutes: INFESTED_SOAK_MIN, label: 'let the wash drain and look again' },
+    });
+  }
+  const guests = GUESTS[String(signals.pests)];
+  if (guests && !infested) {
+    steps.push({
+      id: 'washPests',
+      title: guests,
+      why: 'they come back from what is left',
+      cautions: [],
     });
   }
   if (rootsPruned) {
@@ -209,6 +221,30 @@ function readAndCut(request: ProcedureRequest): Step[] {
   return [...steps, ...wounds(request)];
 }
 
+/**
+ * What each pest asks of eyes and hands.
+ *
+ * @source common practice, no source
+ */
+const PEST_WORK: Record<string, readonly string[]> = {
+  mealy: [
+    'Woolly clusters smear when pressed and sit on roots and in axils; perlite is hard and crunches',
+    'Wipe each cluster off; look under the crown and at the pot’s wall, where they hide',
+  ],
+  scale: [
+    'Lift each scale off with a nail or a soft brush: those that are only wetted stay alive',
+    'Look along veins and at leaf bases; young ones are flat and pale',
+  ],
+};
+/** What lives beside the roots and eats no sap. @source common practice, no source */
+const GUESTS: Record<string, string> = {
+  ants: 'Knock the nest out with the loose medium; look for what ants tend: mealy clusters, scale, lice',
+  snails:
+    'Pick snails out of the holes and from under the rim; look for clear round eggs among the roots',
+};
+const pestWork = ({ pests, infestedRoots }: ProcedureRequest['signals']): readonly string[] =>
+  PEST_WORK[String(pests)] ?? (infestedRoots === true ? PEST_WORK.mealy! : []);
+
 function divideStep({ pieces, traits }: ProcedureRequest): Step {
   const walks = traits.growthForm === 'walker' || traits.rootKind === 'velamen';
   return {
@@ -221,9 +257,12 @@ function divideStep({ pieces, traits }: ProcedureRequest): Step {
   };
 }
 
-function wounds({ traits, signals, pieces, rootsPruned, work }: ProcedureRequest): Step[] {
+function wounds(request: ProcedureRequest): Step[] {
+  const { traits, signals, pieces, rootsPruned, work, schools = {} } = request;
   const cut = pieces > 1 || rootsPruned || rotSeen(signals);
-  if (traits.drying === 'fullyDry' && (cut || work !== 'ballKept')) {
+  // Roots that were only opened are not laid out to dry by who waters them at once.
+  const opened = work !== 'ballKept' && schools.firstWater !== 'atOnce';
+  if (traits.drying === 'fullyDry' && (cut || opened)) {
     return [
       {
         id: 'callus',

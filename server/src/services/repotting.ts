@@ -97,7 +97,11 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   const judgement = asFound(judge(db, plant, order.date), order);
   const mediumParts = partsPut(db, order, judgement);
   checkPieces(judgement, order);
-  const work = workFor(judgement.file.situation);
+  const work = workFor(judgement.file.situation, {
+    ...order.cuts,
+    newKind: order.mediumKind,
+    mound: order.mound ?? false,
+  });
   const mixedIn = mixFor(db, order, judgement);
   const apart = quarantineFor(db, plant, order.date) !== null;
   const coverId = movePots(db, plant, order, apart);

@@ -514,6 +514,7 @@ export const en = {
       title: 'Depths, from the floor up',
       headspace: 'for watering',
       ball: 'ball',
+      roots: 'roots',
       bed: 'bed of mix',
       layer: 'grit',
       screen: (width: string) => `A round of mesh, ${width} wide, over the holes.`,
@@ -522,6 +523,8 @@ export const en = {
         `Take ${height} off the underside of the ball, or it stands too high.`,
       level:
         'The ball’s top comes to the level it had. A finger’s width lower at the wall, so that water does not run off.',
+      levelBare:
+        'The stem’s base comes to the level it had. A finger’s width lower at the wall, so that water does not run off.',
     },
     stand: {
       title: 'Will it stand?',
@@ -737,8 +740,10 @@ export const en = {
     gone: (was: string) =>
       `The settled pot, ${was}, is nowhere to be had any more. Choose another on the fit page, or find one of its size.`,
     fetch: 'Fetch',
-    pot: (label: string, width: string, note: string) =>
-      note ? `${label}, ${width} (${note})` : `${label}, ${width}`,
+    pot: (label: string, width: string, note: string) => {
+      const pot = label === width ? `pot of ${width}` : `${label}, ${width}`;
+      return note ? `${pot} (${note})` : pot;
+    },
     handedDown: (name: string) => `left by ${name}: soaked overnight and rinsed`,
     soaking: 'out of its soak, rinsed',
     present: 'scrubbed and rinsed',

@@ -99,7 +99,8 @@ const steps = computed(() => {
     return {
       id,
       ahead,
-      title: said(items.length > 0 ? items.join('; ') : title),
+      // What is done ahead is a list of soaks; elsewhere its points belong to what is done.
+      title: said(items.length === 0 ? title : [...(ahead ? [] : [title]), ...items].join('; ')),
       cautions: fresh.map((caution) => CAUTIONS[caution]),
     };
   });
@@ -159,7 +160,7 @@ const phases = computed(() => ({
       </div>
       <div>
         <PotCutaway :subject="subject" :px-per-cm="pxPerCm" :crown-cm="Infinity" ruler />
-        <DepthPlan :rung="rung" />
+        <DepthPlan :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
         <p>
           {{
             m.sheet.stands(

@@ -5,7 +5,11 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
 /** The pot in section with every height that the hands work to. */
-const props = defineProps<{ rung: Rung }>();
+const props = defineProps<{
+  rung: Rung;
+  /** nothing stays on the roots: there is no ball */
+  bare: boolean;
+}>();
 const { length } = useUnits();
 
 const depth = computed(() => props.rung.depth);
@@ -37,7 +41,12 @@ const bands = computed(() => {
   const { layerCm, bedCm, levelCm, headspaceCm } = depth.value;
   const rows = [
     { key: 'head', from: levelCm, to: levelCm + headspaceCm, word: m.fit.depth.headspace },
-    { key: 'ball', from: ballFrom.value, to: levelCm, word: m.fit.depth.ball },
+    {
+      key: 'ball',
+      from: ballFrom.value,
+      to: levelCm,
+      word: props.bare ? m.fit.depth.roots : m.fit.depth.ball,
+    },
     { key: 'bed', from: layerCm, to: layerCm + bedCm, word: m.fit.depth.bed },
     { key: 'layer', from: 0, to: layerCm, word: m.fit.depth.layer },
   ].filter(({ from, to }) => to - from > 0.05);
@@ -91,9 +100,9 @@ const text = computed(() =>
     </svg>
     <ul class="plain">
       <li v-if="depth.screenCm">{{ m.fit.depth.screen(length(depth.screenCm)) }}</li>
-      <li v-if="depth.sideCm > 0.2">{{ m.fit.depth.side(length(depth.sideCm)) }}</li>
-      <li v-if="depth.shaveCm > 0.2">{{ m.fit.depth.shave(length(depth.shaveCm)) }}</li>
-      <li>{{ m.fit.depth.level }}</li>
+      <li v-if="depth.sideCm > 0.2 && !bare">{{ m.fit.depth.side(length(depth.sideCm)) }}</li>
+      <li v-if="depth.shaveCm > 0.2 && !bare">{{ m.fit.depth.shave(length(depth.shaveCm)) }}</li>
+      <li>{{ bare ? m.fit.depth.levelBare : m.fit.depth.level }}</li>
     </ul>
   </section>
 </template>

@@ -450,7 +450,7 @@ const freeOnShelf = (option: PotOption) => {
       :remedies="remedies"
       :hangs="rung.option.features?.hangs === true"
     />
-    <DepthPlan :rung="rung" />
+    <DepthPlan :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
   </div>
   <WorkingPanel
     v-if="rung && stances"
@@ -465,6 +465,7 @@ const freeOnShelf = (option: PotOption) => {
     v-model:scoop-l="scoopL"
     :rung="rung"
     :situation="file.situation"
+    :work="ladder.ball.work"
     :mixed="fit.mixed.value"
     :own="fit.ownParts.value !== null"
     :extras="fit.extras.value"

@@ -12,6 +12,7 @@ import {
   type Part,
   type PottedPlace,
   type RecipePart,
+  type RootBall,
   type Rung,
   type Situation,
 } from '@fernbank/core';
@@ -37,6 +38,8 @@ import SwapDialog from '../mix/SwapDialog.vue';
 const props = defineProps<{
   rung: Rung | null;
   situation: Situation;
+  /** how much of the old medium comes off */
+  work: RootBall['work'];
   mixed: Fit['mixed']['value'];
   /** mixed otherwise than its recipe */
   own: boolean;
@@ -207,7 +210,7 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
         <BuysPanel :parts="parts" :place="place" :life-of="lifeOf" />
       </FoldedPart>
       <FoldedPart :title="m.mix.old.title">
-        <OldMediumPanel :situation="situation" :place="place" :pot="place.pot" />
+        <OldMediumPanel :situation="situation" :work="work" :place="place" :pot="place.pot" />
       </FoldedPart>
       <SwapDialog
         :parts="parts"

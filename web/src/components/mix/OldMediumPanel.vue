@@ -10,10 +10,10 @@ import {
   recipeOfKind,
   WETNESS,
   whyNotReuse,
-  workFor,
   type Part,
   type PotShape,
   type PottedPlace,
+  type RootBall,
   type Situation,
 } from '@fernbank/core';
 import { computed } from 'vue';
@@ -24,6 +24,8 @@ import { usePantry } from '../../stores/pantry.ts';
 /** The medium that comes out of the old pot: how much stays, and whether the rest may be used again. */
 const props = defineProps<{
   situation: Situation;
+  /** how much of it comes off */
+  work: RootBall['work'];
   place: PottedPlace;
   /** inside of the new pot */
   pot: PotShape;
@@ -31,12 +33,11 @@ const props = defineProps<{
 const store = usePantry();
 const { percent } = useUnits();
 
-const work = computed(() => workFor(props.situation));
 const stays = computed(() =>
   (['ballKept', 'mostOff', 'bareRoot'] as const).map((id) => ({
     id,
     text: m.mix.old.works[id](percent(BALL_STAYS[id])),
-    here: id === work.value,
+    here: id === props.work,
   })),
 );
 const against = computed(() => whyNotReuse(props.situation.signals));
