@@ -1,6 +1,7 @@
 import { positive } from '../number/index.ts';
 import type { Blend } from '../mixing/index.ts';
 import type { MediumKind } from '../media/index.ts';
+import { moundOnPot } from '../mounds/index.ts';
 import {
   coverFit,
   fillL,
@@ -74,6 +75,8 @@ export interface FitRequest {
   headroomCm?: number | null;
   cuts?: RootCuts;
   layer?: DrainageLayer;
+  /** wrapped in moss over an upturned net pot, on the mouth */
+  mound?: boolean;
   /** cover pots of the keeper's own that are free */
   covers?: readonly CoverOption[];
   /** the cover it stands in now: kept where the new pot goes into it */
@@ -174,7 +177,8 @@ function rungFor(option: PotOption, shared: Shared): Rung {
   const litres = fillL(inside) - (depth.layerCm > 0 ? volumeBelowL(inside, depth.layerCm) : 0);
   const fresh = freshIn(mix, inside, fillHeightCm, depth.layerCm);
   const poleL = ((support?.sectionCm2 ?? 0) * fillHeightCm) / 1000;
-  const newMediumL = Math.max(0, litres - ball.displacesL - poleL);
+  const mound = request.mound ? moundOnPot(rimCm(inside), ball.displacesL) : null;
+  const newMediumL = mound ? mound.mossL : Math.max(0, litres - ball.displacesL - poleL);
   const explored = exploredInNewPot(ball.explored, fillL(old), litres);
   const start = { explored, sd: (ball.exploredSd * fillL(old)) / litres };
   const filling = {
@@ -222,6 +226,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     fillHeightCm,
     fillL: litres,
     newMediumL,
+    mound,
     explored,
     monthsToCrowded: crowded?.months ?? null,
     crowdedBand: crowded && { soonest: crowded.soonest, latest: crowded.latest },

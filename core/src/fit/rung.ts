@@ -1,4 +1,5 @@
 import type { PotShape } from '../pots/index.ts';
+import type { MoundOnPot } from '../mounds/index.ts';
 import type { DepthPlan } from './depth.ts';
 import type { Drying } from './drying.ts';
 import type { CoverOption, PotOption } from './options.ts';
@@ -30,6 +31,8 @@ export interface Rung {
   fillHeightCm: number;
   fillL: number;
   newMediumL: number;
+  /** what it is seated on instead of being filled round; null: it stands in the pot */
+  mound: MoundOnPot | null;
   /** share explored on the first day */
   explored: number;
   /** null: the plant does not grow here */

@@ -147,7 +147,8 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
       fillHeightCm - depth.layerCm,
       option.outside.heightCm - inside.heightCm + depth.layerCm,
     );
-  const request = requestOf(subject, shelf, choices, mix, newKind);
+  const onMound = choices.mound && newKind === 'moss';
+  const request = { ...requestOf(subject, shelf, choices, mix, newKind), mound: onMound };
   const ladderWith = (plan: SupportPlan | null): Ladder =>
     potLadder({
       ...request,
@@ -197,7 +198,7 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
             ladder.rungs,
           )
         : [],
-    onMound: choices.mound && newKind === 'moss',
+    onMound,
     extras: rung
       ? potExtras(
           pantry.recipe(choices.recipeId).extras,
@@ -346,7 +347,6 @@ export function stepsOf(
     potMaterial: subject.potMaterial,
     support: newSupport(fit),
     topDressing: dressing,
-    mound: fit.onMound,
     mixed,
     wetKg: rung === fit.rung && fit.stances ? fit.stances.now.wetKg : rung.stance.wetKg,
     schools: subject.schools,

@@ -1,1 +1,2 @@
 export * from './mound.ts';
+export * from './onPot.ts';

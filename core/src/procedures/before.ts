@@ -14,8 +14,15 @@ export function before(request: ProcedureRequest): Step[] {
   return [...mixAhead(request), ...plantAhead(request), ...toolsAhead(request)];
 }
 
-function mixAhead({ components, schools = {}, newMediumL, mixed }: ProcedureRequest): Step[] {
-  if (newMediumL <= 0 || mixed) return [];
+function mixAhead({
+  components,
+  schools = {},
+  newMediumL,
+  mixed,
+  mound,
+}: ProcedureRequest): Step[] {
+  // The moss of a mound is soaked where it is wrapped.
+  if (newMediumL <= 0 || mixed || mound) return [];
   const school = schools.wetting ?? 'preWet';
   const cautions = mixCautions(components);
   const prepared = preparations(components, () => school);

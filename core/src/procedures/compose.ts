@@ -13,8 +13,13 @@ import type { Step } from './step.ts';
  * @source common practice, no source; each step says why
  */
 export function procedure(asked: ProcedureRequest): Step[] {
-  const { work: usual, signals, from, to: newKind, pieces, rootsPruned, mound = false } = asked;
-  const work = workMeant(usual, signals, from, { newKind, pieces, rootsPruned, mound });
+  const { work: usual, signals, from, to: newKind, pieces, rootsPruned, mound } = asked;
+  const work = workMeant(usual, signals, from, {
+    newKind,
+    pieces,
+    rootsPruned,
+    mound: Boolean(mound),
+  });
   const request = { ...asked, work, ...(mound ? { support: null } : {}) };
   return [
     ...before(request),

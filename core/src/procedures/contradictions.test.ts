@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CATALOGUE, GROUPS, type Taxon } from '../catalogue/index.ts';
 import type { Signals } from '../decide/index.ts';
 import { component, type MediumKind } from '../media/index.ts';
+import { moundOnPot } from '../mounds/index.ts';
 import { procedure, type ProcedureRequest, type Step, type StepId } from './index.ts';
 
 /**
@@ -56,6 +57,7 @@ const NEVER_BOTH: [why: string, one: StepId[], other: StepId[]][] = [
     ['wrapMoss'],
     ['packMoss', 'fillDamp', 'pourPebbles', 'keepBall'],
   ],
+  ['moss is soaked once', ['soakMoss'], ['soakComponents', 'preWet']],
   ['it is held by its support, or by a clip', ['setSupport'], ['secure']],
 ];
 
@@ -71,12 +73,12 @@ const DEMANDS: [
 ][] = [
   [
     'sour, rotted, mouldy or infested medium comes off whatever the school says',
-    ({ signals, from }) => isFoul(signals) && from !== 'pebbles',
+    ({ signals, from }) => FOUL.includes(signals) && from !== 'pebbles',
     (steps) => has(steps, 'takeAllOff') && has(steps, 'rinseRoots'),
   ],
   [
     'what rots or is sour is given no water before',
-    ({ signals }) => isFoul(signals),
+    ({ signals }) => FOUL.includes(signals),
     (steps) => !has(steps, 'waterBefore'),
   ],
   [
@@ -113,22 +115,18 @@ const DEMANDS: [
       ),
   ],
 ];
-const isFoul = ({ smell, rot, mould, infestedRoots, pests }: Signals) =>
-  smell === 'sour' ||
-  rot === 'roots' ||
-  rot === 'stem' ||
-  mould === 'through' ||
-  infestedRoots === true ||
-  pests === 'mealy';
-
-const FINDINGS: Signals[] = [
-  {},
+/** What no medium may stay on after. */
+const FOUL: Signals[] = [
   { rot: 'roots', liveRoots: 0.4 },
   { rot: 'stem' },
   { smell: 'sour' },
   { mould: 'through' },
   { infestedRoots: true },
   { pests: 'mealy' },
+];
+const FINDINGS: Signals[] = [
+  {},
+  ...FOUL,
   { pests: 'scale' },
   { circling: 'tight', potBulging: true },
   { circling: 'some', wobble: 'leans' },
@@ -152,7 +150,7 @@ const CHOICES: Partial<ProcedureRequest>[] = [
   { pieces: 3 },
   { rootsPruned: true },
   { newMediumL: 0, depth: { layerCm: 0, bedCm: 0, levelCm: 12, headspaceCm: 1.4, screenCm: 9 } },
-  { mound: true },
+  { mound: moundOnPot(12, 0) },
   {
     schools: {
       firstWater: 'afterWeek',
@@ -181,7 +179,7 @@ function* jobs(): Generator<[string, ProcedureRequest]> {
         for (const [j, signals] of FINDINGS.entries()) {
           for (const [k, work] of (['ballKept', 'mostOff', 'bareRoot'] as const).entries()) {
             const choice = CHOICES[(i + j + 3 * k + from.length + 2 * to.length) % CHOICES.length]!;
-            const mound = choice.mound === true && to === 'moss';
+            const mound = to === 'moss' ? (choice.mound ?? null) : null;
             const request: ProcedureRequest = {
               traits: taxon.traits,
               signals,
@@ -200,7 +198,7 @@ function* jobs(): Generator<[string, ProcedureRequest]> {
               ...choice,
               mound,
             };
-            const name = `${taxon.name}, ${from} to ${to}, ${work}, ${JSON.stringify(signals)}, ${JSON.stringify({ ...choice, mound })}`;
+            const name = `${taxon.name}, ${from} to ${to}, ${work}, ${JSON.stringify(signals)}, ${JSON.stringify({ ...choice, mound: mound !== null })}`;
             yield [name, request];
           }
         }

@@ -21,7 +21,6 @@ export interface FittedRepot {
   support: SupportPlan | null;
   /** dressing on the surface, in words with its amount */
   topDressing: string | null;
-  mound: boolean;
   /** the mix stands ready in a tub */
   mixed?: boolean;
   wetKg: number;
@@ -36,7 +35,7 @@ export function fittedSteps(repot: FittedRepot): Step[] {
     signals: situation.signals,
     from: situation.medium.kind,
     to: repot.newKind,
-    work: workFor(situation, { ...cuts, newKind: repot.newKind, mound: repot.mound }),
+    work: workFor(situation, { ...cuts, newKind: repot.newKind, mound: rung.mound !== null }),
     pieces: cuts.pieces,
     rootsPruned: cuts.rootsPruned,
     potMaterial: repot.potMaterial,
@@ -54,7 +53,7 @@ export function fittedSteps(repot: FittedRepot): Step[] {
       fixing: support.fixing,
     },
     topDressing: repot.topDressing,
-    mound: repot.mound,
+    mound: rung.mound,
     wetKg: repot.wetKg,
     schools: repot.schools,
   });

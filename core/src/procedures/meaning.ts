@@ -18,6 +18,7 @@ const MEANING: Partial<Record<StepId, Meaning>> = {
   callus: { waits: true },
   dryWounds: { waits: true },
   waterJar: { waits: true },
+  soakMoss: { takesMix: true },
   bed: { takesMix: true },
   packMoss: { takesMix: true },
   pourPebbles: { takesMix: true },

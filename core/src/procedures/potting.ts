@@ -47,7 +47,7 @@ export function potted(request: ProcedureRequest): Step[] {
   return [
     ...potReady(request),
     ...supportFirst(request),
-    ...(request.mound ? mound() : seated(request)),
+    ...(request.mound ? mounded(request.mound) : seated(request)),
     ...fastened(request),
     {
       id: 'label',
@@ -96,18 +96,24 @@ function supportFirst({ support }: ProcedureRequest): Step[] {
   ];
 }
 
-function mound(): Step[] {
+function mounded({
+  core,
+  mouthCm,
+  diameterCm,
+  mossL,
+  dryG,
+}: NonNullable<ProcedureRequest['mound']>): Step[] {
   return [
     {
       id: 'soakMoss',
-      title: 'Soak long strands of moss and squeeze them once',
+      title: `Soak ${dryG.toFixed(0)} g of long moss strands and squeeze them once: ${mossL.toFixed(mossL < 1 ? 2 : 1)} L when wrapped`,
       why: 'damp strands wrap without breaking, and hold each other',
       cautions: ['biohazard'],
       timer: { minutes: MOSS_SOAK_MIN, label: 'soak the moss' },
     },
     {
       id: 'seatOnNetPot',
-      title: 'Seat the plant on the upturned net pot and spread its roots over it',
+      title: `Seat the plant on the upturned ${cm(core.topDiameterCm)} net pot and spread its roots over it`,
       why: 'the hollow core lets air to the roots from below',
       cautions: [],
     },
@@ -120,7 +126,7 @@ function mound(): Step[] {
     },
     {
       id: 'checkMound',
-      title: 'Set it on the mouth: it must be wider all round, and not give way when pressed',
+      title: `Set it on the mouth: ${cm(diameterCm)} wide on ${cm(mouthCm)}, wider all round, and it must not give way when pressed`,
       why: 'it settles; a mound no wider than the mouth drops in',
       cautions: [],
     },

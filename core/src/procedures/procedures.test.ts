@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { CAUTIONS } from '../cautions/index.ts';
 import { CATALOGUE, resolveTaxon } from '../catalogue/index.ts';
 import { component } from '../media/index.ts';
+import { moundOnPot } from '../mounds/index.ts';
 import { procedure, STEP_IDS, tasksDoneBy, type ProcedureRequest, type StepId } from './index.ts';
 
 /** A fern moved on from soil to soil, its ball kept. */
@@ -318,7 +319,7 @@ const ROWS: Row[] = [
   ],
   [
     'a moss mound',
-    { ...BARK, to: 'moss', mound: true, components: [component('longMoss')] },
+    { ...BARK, to: 'moss', mound: moundOnPot(12, 0), components: [component('longMoss')] },
     ['soakMoss', 'seatOnNetPot', 'wrapMoss', 'checkMound'],
     ['screen', 'bed', 'packMoss', 'setWalker'],
     ['soakMoss', 'seatOnNetPot', 'wrapMoss', 'checkMound', 'label'],
@@ -410,7 +411,7 @@ describe('any procedure', () => {
     pieces: fc.integer({ min: 1, max: 4 }),
     rootsPruned: fc.boolean(),
     rot: fc.constantFrom('none', 'roots', 'stem'),
-    mound: fc.boolean(),
+    mound: fc.constantFrom(null, moundOnPot(12, 0)),
   });
 
   it('has no step twice, says why at each, and keeps the order of the hands', () => {

@@ -3,6 +3,7 @@ import type { Traits } from '../catalogue/index.ts';
 import type { Signals } from '../decide/index.ts';
 import type { DepthPlan, DrainageLayer } from '../fit/index.ts';
 import type { Component, MediumKind, WettingSchool } from '../media/index.ts';
+import type { MoundOnPot } from '../mounds/index.ts';
 import type { PotMaterialId } from '../pots/index.ts';
 import type { RootWork } from '../aftercare/index.ts';
 
@@ -88,7 +89,7 @@ export interface ProcedureRequest {
   /** a new support that is set, and how it is fixed */
   support?: { label: string; lengthCm: number; damp: boolean; ties: number; fixing: string } | null;
   /** seated on an upturned net pot, wrapped in moss */
-  mound?: boolean;
+  mound?: Pick<MoundOnPot, 'core' | 'mouthCm' | 'diameterCm' | 'mossL' | 'dryG'> | null;
   /** dressing on the surface, in words with its amount */
   topDressing?: string | null;
   wetKg: number;

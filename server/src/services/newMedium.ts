@@ -35,6 +35,8 @@ export interface MixOrder {
   support?: HousedSupport | null;
   layer?: DrainageLayer;
   cuts?: RootCuts;
+  /** wrapped in moss over an upturned net pot */
+  mound?: boolean | undefined;
 }
 
 /**
@@ -78,6 +80,7 @@ export function newMediumFor(
     ...(support ? { support } : {}),
     ...(order.layer ? { layer: order.layer } : {}),
     ...(order.cuts ? { cuts: order.cuts } : {}),
+    mound: order.mound ?? false,
   });
   const { newMediumL: filledL, fillHeightCm } = rungs[0]!;
   const inside = insideOfMaterial(order.pot, order.potMaterial);

@@ -460,6 +460,14 @@ export const en = {
     growths: 'Growths counted',
     countedRoots: 'Live roots counted',
     mound: 'As a moss mound on an upturned net pot',
+    moundOf: {
+      core: (width: string) => `Net pot of ${width}, mouth down, as its core.`,
+      moss: (dry: string, damp: string, litres: string) =>
+        `${dry} of dry long-fibre moss, ${damp} when damp: ${litres} as wrapped.`,
+      size: (width: string, height: string, mouth: string) =>
+        `${width} wide and ${height} high, on a mouth of ${mouth}.`,
+      renewed: 'It is wrapped anew each year, as growth begins.',
+    },
     layer: 'On the pot’s floor',
     notes: 'What its make does',
     clearance: 'under the shelf',
@@ -749,6 +757,8 @@ export const en = {
     present: 'scrubbed and rinsed',
     screen: (width: string) => `a round of mesh, ${width}`,
     moss: (litres: string) => `${litres} long-fibre moss, damp`,
+    netPot: (width: string) => `a net pot of ${width}, to stand mouth down`,
+    mossFor: (grams: string) => `${grams} of dry long-fibre moss`,
     mesh: (width: string, lengthOf: string, n: number) =>
       n > 1
         ? `${n} pieces of mesh or sheet, ${width} × ${lengthOf}`

@@ -14,13 +14,14 @@ import { useSettings } from '../../stores/settings.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
 import DepthPlan from './DepthPlan.vue';
+import MoundPlan from './MoundPlan.vue';
 import StepBoxes from './StepBoxes.vue';
 
 /** One plant on one page for the bench: what to fetch, the measures, the mix in scoops, the cautions. */
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
 const settings = useSettings();
 const store = usePantry();
-const { length, volume, weight, said } = useUnits();
+const { length, number, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
 const { extraWords } = useExtraWords();
@@ -71,7 +72,12 @@ const fetch = computed(() => {
   if (!rung.value) return [];
   const { option, rimCm, depth } = rung.value;
   const things = [m.sheet.pot(option.label, length(rimCm), potNote(option.source, option.leftBy))];
-  if (depth.screenCm) things.push(m.sheet.screen(length(depth.screenCm)));
+  const { mound } = rung.value;
+  if (mound) {
+    things.push(m.sheet.netPot(length(mound.core.topDiameterCm)));
+    things.push(m.sheet.mossFor(`${number(mound.dryG, 0)} g`));
+  }
+  if (depth.screenCm && !mound) things.push(m.sheet.screen(length(depth.screenCm)));
   const at = plan.value;
   if (at && choices.supportMode === 'new') {
     things.push(m.fit.support.line(at.poles, at.kind.label, length(at.lengthCm)).replace(/:$/, ''));
@@ -159,8 +165,15 @@ const phases = computed(() => ({
         </template>
       </div>
       <div>
-        <PotCutaway :subject="subject" :px-per-cm="pxPerCm" :crown-cm="Infinity" ruler />
-        <DepthPlan :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
+        <PotCutaway
+          v-if="!rung.mound"
+          :subject="subject"
+          :px-per-cm="pxPerCm"
+          :crown-cm="Infinity"
+          ruler
+        />
+        <MoundPlan v-if="rung.mound" :mound="rung.mound" />
+        <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
         <p>
           {{
             m.sheet.stands(

@@ -29,6 +29,7 @@ import PotCutaway from '../cutaway/PotCutaway.vue';
 import { crownToDraw, type CutawaySubject } from '../cutaway/scene.ts';
 import ComparePots from './ComparePots.vue';
 import DepthPlan from './DepthPlan.vue';
+import MoundPlan from './MoundPlan.vue';
 import MixPanel from './MixPanel.vue';
 import NumberField from '../NumberField.vue';
 import PotLadder from './PotLadder.vue';
@@ -450,7 +451,8 @@ const freeOnShelf = (option: PotOption) => {
       :remedies="remedies"
       :hangs="rung.option.features?.hangs === true"
     />
-    <DepthPlan :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
+    <MoundPlan v-if="rung.mound" :mound="rung.mound" />
+    <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
   </div>
   <WorkingPanel
     v-if="rung && stances"

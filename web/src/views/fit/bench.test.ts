@@ -197,7 +197,7 @@ describe('bench mode', () => {
       'GET /plants/5/fitting': fittingOf({ plan }),
     });
     const steps = wrapper.find('ol.all').text();
-    expect(steps).toMatch(/Seat the plant on the upturned net pot.*Wrap long strands crosswise/s);
+    expect(steps).toMatch(/Seat the plant on the upturned \d+ cm net pot.*Wrap long strands/s);
     expect(steps).not.toMatch(/Fill the mix|Tuck damp moss in/);
   });
 });

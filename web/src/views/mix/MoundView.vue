@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { planMound, whyAvoided, type Mound } from '@fernbank/core';
 import { computed } from 'vue';
+import MoundDrawing from '../../components/mix/MoundDrawing.vue';
 import MixNav from '../../components/mix/MixNav.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -50,26 +51,16 @@ const avoided = computed(() => {
   return whyAvoided(component('longMoss'), list) !== null;
 });
 const grams = (g: number) => `${number(g, 0)} g`;
-const PX = 9;
-/** The mound from the side: dome, core within, mouth and pot beneath. */
-const drawn = computed(() => {
-  const at = mound.value!;
-  const core = {
-    top: lengthToCm(draft.value.top!),
-    base: lengthToCm(draft.value.base!),
-    height: lengthToCm(draft.value.height!),
-  };
-  const mouth = lengthToCm(draft.value.mouth!);
-  const half = at.diameterCm / 2;
-  return {
-    box: `${-half - 2} ${-at.heightCm - 2} ${2 * half + 4} ${at.heightCm + 8}`,
-    width: (2 * half + 4) * PX,
-    dome: `M${-half} 0A${half} ${at.heightCm} 0 0 1 ${half} 0Z`,
-    core: `M${-core.top / 2} 0L${-core.base / 2} ${-core.height}L${core.base / 2} ${-core.height}L${core.top / 2} 0Z`,
-    pot: `M${-mouth / 2} 0L${-mouth / 2 + 0.8} 5M${mouth / 2} 0L${mouth / 2 - 0.8} 5`,
-    settled: at.settledCm / 2,
-  };
-});
+/** With what it is made of, for the picture. */
+const shape = computed(() => ({
+  ...mound.value!,
+  mouthCm: lengthToCm(draft.value.mouth!),
+  core: {
+    topDiameterCm: lengthToCm(draft.value.top!),
+    baseDiameterCm: lengthToCm(draft.value.base!),
+    heightCm: lengthToCm(draft.value.height!),
+  },
+}));
 const answer = computed(() => {
   const at = mound.value;
   if (!at) return '';
@@ -123,19 +114,7 @@ const answer = computed(() => {
         <p v-else role="alert" class="text-error">{{ outcome.fault }}</p>
       </div>
       <div class="stack">
-        <svg
-          v-if="mound"
-          :viewBox="drawn.box"
-          :style="{ maxWidth: `${drawn.width}px` }"
-          class="drawing"
-          role="img"
-          :aria-label="answer"
-        >
-          <path :d="drawn.dome" class="dome" />
-          <path :d="drawn.core" class="core" />
-          <path :d="drawn.pot" class="pot" />
-          <line :x1="-drawn.settled" :x2="drawn.settled" y1="0.35" y2="0.35" class="foot" />
-        </svg>
+        <MoundDrawing v-if="mound" :mound="shape" :label="answer" />
         <div class="fields no-print">
           <NumberField v-model="draft.mouth" :label="m.mix.mound.mouth" :unit="lengthUnit" />
           <NumberField v-model="draft.margin" :label="m.mix.mound.margin" :unit="lengthUnit" />
@@ -163,30 +142,6 @@ const answer = computed(() => {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 24px;
-}
-.drawing {
-  width: 100%;
-  justify-self: center;
-}
-.dome {
-  fill: #7d8f4e;
-  stroke: #4c5a2b;
-  stroke-width: 0.15;
-}
-.core {
-  fill: none;
-  stroke: #fff;
-  stroke-width: 0.2;
-  stroke-dasharray: 0.6 0.4;
-}
-.pot {
-  fill: none;
-  stroke: rgb(var(--v-theme-on-surface), 0.8);
-  stroke-width: 0.35;
-}
-.foot {
-  stroke: rgb(var(--v-theme-error));
-  stroke-width: 0.25;
 }
 @media (max-width: 800px) {
   .two {
