@@ -1,0 +1,121 @@
+import { expect, test, type Page } from './garden.ts';
+import { settled, takeBack } from './hands.ts';
+
+/** Whole jobs, from what is seen to what is asked for afterwards: each part knows of the others. */
+
+const PHONE = { width: 390, height: 844 };
+
+async function see(page: Page, question: string, answer: string): Promise<void> {
+  const button = page
+    .getByRole('group', { name: question })
+    .getByRole('button', { name: answer, exact: true });
+  await button.click();
+  await expect(button).toHaveAttribute('aria-pressed', 'true');
+}
+async function settleFit(page: Page, plant: number): Promise<void> {
+  await page.goto(`/plants/${plant}/fit`);
+  await settled(page);
+  const button = page.getByRole('button', { name: 'Settle on this' });
+  // What was settled on before stands as long as the same is advised.
+  if (await button.isEnabled()) await button.click();
+  await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+}
+/** What is on the sheet, as one text; its boxes in their order. */
+async function sheet(page: Page, plant: number): Promise<string> {
+  await page.goto(`/plants/${plant}/sheet`);
+  await expect(page.getByRole('heading', { name: 'In this order' })).toBeVisible();
+  return page.locator('article.sheet').innerText();
+}
+
+/** The garden is shared by all tests: what one did there is taken back, the last deed first. */
+const deeds: number[] = [];
+test.beforeEach(({ page }) => {
+  page.on('response', (answer) => {
+    const deed = Number(answer.headers()['x-fernbank-deed']);
+    if (deed) deeds.unshift(deed);
+  });
+});
+test.afterEach(async ({ page }) => {
+  for (const deed of deeds.splice(0)) await takeBack(page, deed);
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: PHONE });
+
+  test('a sour plant with mealy roots is rescued bare, though its keeper keeps balls whole', async ({
+    page,
+  }) => {
+    // Bilge Pump: in peat, whose ball the medium alone would have kept.
+    const kept = await page.request.patch('/api/plants/19', {
+      data: { schools: { oldMedium: 'ballWhole' } },
+    });
+    deeds.push(Number(kept.headers()['x-fernbank-deed']));
+    await settleFit(page, 19);
+    const before = await sheet(page, 19);
+    expect(before).toMatch(/Keep the ball whole/);
+    expect(before).toMatch(/cm ball/);
+
+    await page.goto('/plants/19/look');
+    await see(page, 'Smell', 'sour');
+    await see(page, 'Pests', 'white mealy clusters');
+    await page.getByRole('button', { name: 'Save 2 answers' }).click();
+    await expect(page).toHaveURL(/\/verdict$/);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Rescue it now/);
+
+    await settleFit(page, 19);
+    const after = await sheet(page, 19);
+    expect(after).toMatch(/apart, with its own tools/);
+    expect(after).toMatch(/Take all of the old medium off.*Rinse the roots.*Wash roots and crown/s);
+    expect(after).toMatch(/Woolly clusters smear when pressed/);
+    expect(after).not.toMatch(/Keep the ball|cm ball|Water it the same morning/);
+    // A bog plant is never kept dry, though its roots were opened.
+    expect(after).toMatch(/Water thoroughly/);
+  });
+});
+
+test('a moss mound ticked in the fit is on the sheet, at the bench and in what follows', async ({
+  page,
+}) => {
+  // Semaphore stands in moss.
+  await page.goto('/plants/6/fit');
+  await settled(page);
+  await page.getByLabel('As a moss mound on an upturned net pot').check();
+  const plan = page.locator('section', {
+    has: page.getByRole('heading', { name: 'A moss mound', exact: true }),
+  });
+  await expect(plan).toContainText('It holds');
+  const told = await plan.innerText();
+  const [, netPot] = /Net pot of (\d+) cm/.exec(told)!;
+  const [, grams] = /(\d+) g of dry/.exec(told)!;
+  const [, wide, mouth] = /([\d.]+) cm wide and .* on a mouth of ([\d.]+) cm/.exec(told)!;
+  expect(Number(wide)).toBeGreaterThan(Number(mouth) + 1);
+  expect(Number(netPot)).toBeLessThan(Number(mouth));
+  await page.getByRole('button', { name: 'Settle on this' }).click();
+  await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+
+  const paper = await sheet(page, 6);
+  expect(paper).toContain(`a net pot of ${netPot} cm`);
+  expect(paper).toContain(`${grams} g of dry long-fibre moss`);
+  expect(paper).toContain(`Soak ${grams} g of long moss strands`);
+  expect(paper).toMatch(new RegExp(`upturned ${netPot} cm net pot.*Wrap long strands`, 's'));
+  expect(paper).not.toMatch(/Fill the mix|bed of mix|Lay a round of mesh|Tuck damp moss/);
+
+  const { body } = await recorded(page, 6);
+  expect(body.mixedIn.measures.map(({ component }) => component)).toEqual(['longMoss']);
+  expect(body.tasks.some(({ kind }) => kind === 'renew')).toBe(true);
+});
+
+interface Recorded {
+  mixedIn: { measures: { component: string }[] };
+  tasks: { kind: string }[];
+}
+/** Writes the repot down from the fit page, as a keeper does. */
+async function recorded(page: Page, plant: number): Promise<{ body: Recorded }> {
+  await page.goto(`/plants/${plant}/fit`);
+  await settled(page);
+  const written = page.waitForResponse(
+    (answer) => answer.url().endsWith('/api/repots') && answer.request().method() === 'POST',
+  );
+  await page.getByRole('button', { name: 'Repotted: start aftercare' }).click();
+  return { body: (await (await written).json()) as Recorded };
+}
