@@ -84,6 +84,7 @@ test('a moss mound ticked in the fit is on the sheet, at the bench and in what f
     has: page.getByRole('heading', { name: 'A moss mound', exact: true }),
   });
   await expect(plan).toContainText('It holds');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^A moss mound on .* wide$/);
   const told = await plan.innerText();
   const [, netPot] = /Net pot of (\d+) cm/.exec(told)!;
   const [, grams] = /(\d+) g of dry/.exec(told)!;

@@ -460,6 +460,8 @@ export const en = {
     growths: 'Growths counted',
     countedRoots: 'Live roots counted',
     mound: 'As a moss mound on an upturned net pot',
+    aPot: (width: string) => `a ${width} pot`,
+    moundTitle: (pot: string, width: string) => `A moss mound on ${pot}, ${width} wide`,
     moundOf: {
       core: (width: string) => `Net pot of ${width}, mouth down, as its core.`,
       moss: (dry: string, damp: string, litres: string) =>

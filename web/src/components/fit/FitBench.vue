@@ -74,7 +74,11 @@ const verdict = computed(() => {
 
 const title = computed(() => {
   if (!rung.value) return m.fit.nonePossible;
-  const { option, rimCm: width, fillL: litres } = rung.value;
+  const { option, rimCm: width, fillL: litres, mound } = rung.value;
+  if (mound) {
+    const pot = option.source === 'toBuy' ? m.fit.aPot(length(width)) : option.label;
+    return m.fit.moundTitle(pot, length(mound.diameterCm));
+  }
   return option.source === 'toBuy'
     ? m.fit.buyTitle(length(width), volume(litres))
     : m.fit.ownTitle(option.label, length(width), volume(litres));
@@ -82,7 +86,8 @@ const title = computed(() => {
 
 const supportTitle = computed(() => {
   const at = plan.value;
-  if (!at || choices.supportMode !== 'new') return '';
+  // A mound has no floor that a support could stand on.
+  if (!at || choices.supportMode !== 'new' || rung.value?.mound) return '';
   return m.fit.withSupport(at.poles, at.kind.label, length(at.lengthCm));
 });
 
