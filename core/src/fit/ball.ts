@@ -11,8 +11,7 @@ import {
   type RootPace,
   type RootReading,
 } from '../roots/index.ts';
-import { workFor, type Situation } from '../decide/index.ts';
-import type { MediumKind } from '../media/index.ts';
+import { workFor, type MoveTo, type Situation } from '../decide/index.ts';
 import { monthsBetween } from '../season/index.ts';
 
 /** What is done to the roots beside taking off old medium. */
@@ -76,18 +75,18 @@ function rootsNow(situation: Situation, meanActivity: number): RootReading & { p
 /**
  * The ball as it will be when the new pot stands ready.
  *
- * @param newKind  of the medium it moves into; absent: the one it stands in
+ * @param to  what it moves into
  * @throws RangeError for a number of pieces that is none
  */
 export function rootBall(
   situation: Situation,
   meanActivity: number,
   { pieces, rootsPruned }: RootCuts = NO_CUTS,
-  newKind?: MediumKind,
+  to: Pick<MoveTo, 'newKind' | 'mound'> = {},
 ): RootBall {
   within('pieces', pieces, 1, MOST_PIECES);
   const { pot, signals } = situation;
-  const work = workFor(situation, { newKind, pieces, rootsPruned });
+  const work = workFor(situation, { ...to, pieces, rootsPruned });
   const rotten = signals.rot === 'roots' || signals.rot === 'stem';
   const live =
     typeof signals.liveRoots === 'number' ? signals.liveRoots : rotten ? LIVE_WITH_ROT : 1;

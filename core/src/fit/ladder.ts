@@ -1,7 +1,7 @@
 import { positive } from '../number/index.ts';
 import type { Blend } from '../mixing/index.ts';
 import type { MediumKind } from '../media/index.ts';
-import { moundOnPot } from '../mounds/index.ts';
+import { MOUND_MOUTH_CM, moundOnPot } from '../mounds/index.ts';
 import {
   coverFit,
   fillL,
@@ -97,7 +97,7 @@ export function potLadder(request: FitRequest): Ladder {
   const { traits, spot, date } = situation;
   const season = seasonAhead(spot, traits, date, WEEKS_OF_YEAR);
   const mean = season.activity.reduce((sum, a) => sum + a, 0) / WEEKS_OF_YEAR;
-  const ball = rootBall(situation, mean, cuts, newKind);
+  const ball = rootBall(situation, mean, cuts, { newKind, mound: request.mound ?? false });
   const year = yearOf(spot, traits);
   const shared: Shared = {
     request,
@@ -177,7 +177,12 @@ function rungFor(option: PotOption, shared: Shared): Rung {
   const litres = fillL(inside) - (depth.layerCm > 0 ? volumeBelowL(inside, depth.layerCm) : 0);
   const fresh = freshIn(mix, inside, fillHeightCm, depth.layerCm);
   const poleL = ((support?.sectionCm2 ?? 0) * fillHeightCm) / 1000;
-  const mound = request.mound ? moundOnPot(rimCm(inside), ball.displacesL) : null;
+  const mouthCm = rimCm(inside);
+  const { least, most } = MOUND_MOUTH_CM;
+  const mound =
+    request.mound && mouthCm >= least && mouthCm <= most
+      ? moundOnPot(mouthCm, ball.displacesL)
+      : null;
   const newMediumL = mound ? mound.mossL : Math.max(0, litres - ball.displacesL - poleL);
   const explored = exploredInNewPot(ball.explored, fillL(old), litres);
   const start = { explored, sd: (ball.exploredSd * fillL(old)) / litres };

@@ -118,6 +118,7 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
   );
   const mix = blend(mixed.parts);
   const newKind = newKindOf(subject, choices, mixed.parts, pantry);
+  const onMound = choices.mound && newKind === 'moss';
   const horizonWeeks = Math.round(choices.horizonMonths * WEEKS_A_MONTH);
   const climb = climbFrom(subject, choices, heightCm);
   const wanted = wantedOf(subject, choices);
@@ -134,7 +135,8 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
     floorCm,
   });
   const supportedIn = (depthCm: number, floorCm: number) => {
-    if (choices.supportMode === 'none') return { plan: null, fault: '' };
+    // A mound has no floor that a support could stand on.
+    if (choices.supportMode === 'none' || onMound) return { plan: null, fault: '' };
     try {
       return { plan: settleSupport(wanted, placeIn(depthCm, floorCm)), fault: '' };
     } catch (error) {
@@ -147,7 +149,6 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
       fillHeightCm - depth.layerCm,
       option.outside.heightCm - inside.heightCm + depth.layerCm,
     );
-  const onMound = choices.mound && newKind === 'moss';
   const request = { ...requestOf(subject, shelf, choices, mix, newKind), mound: onMound };
   const ladderWith = (plan: SupportPlan | null): Ladder =>
     potLadder({

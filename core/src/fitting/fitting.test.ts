@@ -114,6 +114,31 @@ describe('a fit that was settled', () => {
     expect(anew(subject, shelf, none).plan).toBeNull();
   });
 
+  it('on a mound has bare roots and no support, however small a pot the shelf holds', () => {
+    const climber = CATALOGUE.find(({ traits }) => traits.support === 'aerialRoots')!;
+    const subject = subjectOf(climber, 14);
+    const situation = {
+      ...subject.situation,
+      medium: { kind: 'moss', recipe: 'mossOnly' } as const,
+      schools: { oldMedium: 'ballWhole' } as const,
+    };
+    const inMoss = { ...subject, situation };
+    const shelf = shelfOf(inMoss);
+    const plug = { ...shelf.pots[0]!, id: 'plug', outside: nominalPot(3) };
+    const choices = {
+      ...startingChoices(inMoss, null, SHIPPED),
+      recipeId: 'mossOnly',
+      mound: true,
+      supportMode: 'new',
+      lengthCm: 60,
+    } as const;
+    const fit = fitOf(inMoss, { ...shelf, pots: [plug, ...shelf.pots] }, choices, SHIPPED);
+    expect(fit.onMound).toBe(true);
+    expect(fit.ladder.ball.work).toBe('bareRoot');
+    expect(fit.rung!.mound!.mossL).toBe(fit.rung!.newMediumL);
+    expect(settledPlan(fit)).toMatchObject({ mound: true, support: null });
+  });
+
   it('names the pot of the shelf by its row', () => {
     const subject = subjectOf(CATALOGUE[0]!, 14);
     const shelf = shelfOf(subject);

@@ -36,6 +36,8 @@ export interface Mound {
   sideCm: number;
 }
 
+/** Mouths that a mound is made on, cm. @source common practice, no source */
+export const MOUND_MOUTH_CM = { least: 3, most: 100 } as const;
 /** Strands are wrapped tighter than they lie in the bag. @source common practice, no source */
 const WRAPPED = 1.6;
 /** Damp moss gives way by this share of its thickness before the first month is over. @source common practice, no source */
@@ -54,7 +56,7 @@ const DAMP_TIMES = 8;
  * @source volumes of half an ellipsoid and a frustum; shares: common practice, no source
  */
 export function planMound({ mouthCm, core, marginCm, overCm, rootsL = 0 }: MoundRequest): Mound {
-  within('mouthCm', mouthCm, 3, 100);
+  within('mouthCm', mouthCm, MOUND_MOUTH_CM.least, MOUND_MOUTH_CM.most);
   within('marginCm', marginCm, 0, 20);
   within('overCm', overCm, 0.5, 20);
   within('rootsL', rootsL, 0, 50);

@@ -4,7 +4,7 @@ import { moundOnPot } from './onPot.ts';
 
 describe('a mound on a pot', () => {
   it('by hand: a mouth of 12 cm, a net pot of 7, moss all round', () => {
-    const { core, diameterCm, heightCm, mossL, looseL, dryG } = moundOnPot(12, 0);
+    const { core, diameterCm, heightCm, mossL, looseL, dryG, dampG } = moundOnPot(12, 0);
     expect(core).toEqual({ topDiameterCm: 7, baseDiameterCm: 7 * 0.7, heightCm: 5.25 });
     // Settled it stands half a centimetre over each side: (13 − 0.2 · 7) / 0.8 = 14.5 wide when made.
     expect(diameterCm).toBeCloseTo(15, 6);
@@ -16,6 +16,7 @@ describe('a mound on a pot', () => {
     // Weighed out by five grams, never too little.
     const needed = looseL * component('longMoss').dryKgPerL * 1000;
     expect(dryG % 5).toBe(0);
+    expect(dampG).toBeCloseTo(8 * dryG, 6);
     expect(dryG - needed).toBeGreaterThanOrEqual(0);
     expect(dryG - needed).toBeLessThan(5);
   });

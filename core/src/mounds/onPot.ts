@@ -49,5 +49,6 @@ export function moundOnPot(mouthCm: number, rootsL: number): MoundOnPot {
     overCm,
     rootsL: Math.min(rootsL, MOST_ROOTS * bare.mossL),
   });
-  return { ...mound, mouthCm, core, dryG: Math.ceil(mound.dryG / WEIGHED_G) * WEIGHED_G };
+  const dryG = Math.ceil(mound.dryG / WEIGHED_G) * WEIGHED_G;
+  return { ...mound, mouthCm, core, dryG, dampG: (mound.dampG / mound.dryG) * dryG };
 }

@@ -86,8 +86,7 @@ const title = computed(() => {
 
 const supportTitle = computed(() => {
   const at = plan.value;
-  // A mound has no floor that a support could stand on.
-  if (!at || choices.supportMode !== 'new' || rung.value?.mound) return '';
+  if (!at || choices.supportMode !== 'new') return '';
   return m.fit.withSupport(at.poles, at.kind.label, length(at.lengthCm));
 });
 
