@@ -12,6 +12,8 @@ export default defineConfig({
   // A busy machine is five times slower than a quiet one: how long a test takes is not what it tests.
   timeout: 120_000,
   expect: { timeout: 30_000 },
+  // A browser that stood still is asked once more; what passed only then is named at the end.
+  retries: 1,
   reporter: [['list'], ['json', { outputFile: '../.run/browser.json' }]],
   use: {
     actionTimeout: 30_000,

@@ -184,6 +184,11 @@ async function readSources() {
 
 const SLOWEST = 10;
 const seconds = (ms) => `${(ms / 1000).toFixed(1)} s`;
+/** The tests of a report of the browser, of all its suites. */
+const specsOf = (browser) => {
+  const within = ({ specs = [], suites = [] }) => [...specs, ...suites.flatMap(within)];
+  return within(browser ?? {});
+};
 /** Files of tests by the time they took, ms. */
 function slowestFiles(unit, browser) {
   const files = new Map();
@@ -191,15 +196,11 @@ function slowestFiles(unit, browser) {
   for (const { name, startTime, endTime } of unit?.testResults ?? []) {
     add(relative(root, name), endTime - startTime);
   }
-  const walk = ({ file, specs = [], suites = [] }) => {
-    for (const { tests } of specs) {
-      for (const { results } of tests) {
-        for (const { duration } of results) add(`e2e/${file}`, duration);
-      }
+  for (const { file, tests } of specsOf(browser)) {
+    for (const { results } of tests) {
+      for (const { duration } of results) add(`e2e/${file}`, duration);
     }
-    suites.forEach(walk);
-  };
-  browser?.suites.forEach(walk);
+  }
   return [...files].sort((a, b) => b[1] - a[1]).slice(0, SLOWEST);
 }
 
@@ -236,6 +237,11 @@ async function test() {
   console.log('\nslowest files');
   for (const [file, ms] of slowestFiles(unit, browser))
     console.log(`${seconds(ms).padStart(8)} ${file}`);
+  const again = specsOf(browser).filter(({ tests }) =>
+    tests.some(({ status }) => status === 'flaky'),
+  );
+  for (const { file, title } of again)
+    console.log(`passed only when asked again: ${file} ${title}`);
   console.log(`\n${took.join(', ')}`);
   const { expected = 0, flaky = 0, unexpected = 0 } = browser?.stats ?? {};
   const passed = (unit?.numPassedTests ?? 0) + expected + flaky;

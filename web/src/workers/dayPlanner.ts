@@ -25,6 +25,8 @@ export type Told =
 
 /** How long a day is searched, seconds. */
 const SECONDS = 5;
+/** Progress is told no oftener than an eye follows it, ms: a page flooded with it draws nothing else. */
+const TELL_EACH_MS = 100;
 
 /** Plans potting days with a solver that is loaded wherever this runs. */
 export function dayPlanner(highs: Promise<LpSolver & WholeSolver>) {
@@ -40,10 +42,14 @@ export function dayPlanner(highs: Promise<LpSolver & WholeSolver>) {
       tell: (told: Told) => void,
       seconds = SECONDS,
     ): Promise<PlannedDay> {
+      let toldAt = -Infinity;
       const answer = planDay(problem, await solvers, {
         seconds,
-        onProgress: ({ seconds: ran, bound }) =>
-          tell({ kind: 'progress', seconds: ran, bound: Number.isFinite(bound) ? bound : null }),
+        onProgress: ({ seconds: ran, bound }) => {
+          if (performance.now() - toldAt < TELL_EACH_MS) return;
+          toldAt = performance.now();
+          tell({ kind: 'progress', seconds: ran, bound: Number.isFinite(bound) ? bound : null });
+        },
         onPlan: (plan) =>
           tell({ kind: 'better', laid: laidDay(problem, plan, wetting), moves: plan.moves }),
       });
