@@ -134,6 +134,15 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     }
   }
 
+  /** Judges bit by bit what is not judged yet today: who asks meanwhile is answered between. */
+  async function judgeAhead(): Promise<void> {
+    try {
+      while ((await reader.ask('ahead', { date: today() })) > 0);
+    } catch (error) {
+      logger.error({ err: error as Error }, 'the collection could not be judged ahead');
+    }
+  }
+
   server.listen(port, host, () => {
     const told = {
       version: VERSION,
@@ -147,13 +156,9 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     console.log(greeting(told, networkInterfaces()));
     logger.info(told, 'open');
     // The first keeper to ask should not wait for code that runs for the first time; who asks at once is answered first.
-    setTimeout(() => {
-      reader.ask('ahead', { date: today() }).catch((error: unknown) => {
-        logger.error({ err: error as Error }, 'the collection could not be judged ahead');
-      });
-    }, AHEAD_MS).unref();
+    setTimeout(() => void judgeAhead(), AHEAD_MS).unref();
     setTimeout(() => void housekeeping(), SETTLED_MS).unref();
-    setInterval(() => void housekeeping(), HOUR_MS).unref();
+    setInterval(() => void housekeeping().then(judgeAhead), HOUR_MS).unref();
   });
 
   /** Lets requests in flight finish, then closes the file. */

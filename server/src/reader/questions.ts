@@ -5,11 +5,14 @@ import { markOf } from '../history/touched.ts';
 import { rowOr404 } from '../http/resource.ts';
 import { dayProblemFor } from '../services/dayProblem.ts';
 import { fittingFor, plansWithPlants } from '../services/fitting.ts';
-import { judgeAll } from '../services/judging.ts';
+import { judgeAll, judgedWithin } from '../services/judging.ts';
 import { paceOf } from '../services/pace.ts';
 import { reservoirsOn } from '../services/reservoirs.ts';
 import { nextOn, roundsOf, toBeNoted, type RoundsPart } from '../services/rounds.ts';
 import { verdictsOn, type VerdictsPart } from '../services/verdicts.ts';
+
+/** A keeper who asks something while it is judged ahead waits at most so long, ms. */
+const AHEAD_MS = 150;
 
 /**
  * What is asked of the whole collection: each is answered from one moment of the file, away from the
@@ -37,8 +40,8 @@ export const QUESTIONS = {
   },
   toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
     toBeNoted(db, spotId, date),
-  /** How many are judged: asked ahead of the first keeper. */
-  ahead: (db: Db, { date }: { date: IsoDate }) => judgeAll(db, date).length,
+  /** How many are still to be judged: asked ahead of the first keeper, who need not wait for all of them. */
+  ahead: (db: Db, { date }: { date: IsoDate }) => judgedWithin(db, date, AHEAD_MS).toCome.length,
 } satisfies Record<string, (db: Db, params: never) => unknown>;
 
 export type Question = keyof typeof QUESTIONS;

@@ -37,7 +37,11 @@ answering(({ question, params, pack, foreign }: Asked): Told => {
   try {
     const mark = markOf(file.db);
     const before = kept.find((one) => one.key === key && same(one.mark, mark));
-    const told = before?.told ?? answered(question, params, pack);
+    if (before) return before.told;
+    const answer = answerTo(question, params);
+    const told = toldOf(answer, pack);
+    // What is not judged yet will be told otherwise the next time.
+    if (toCome(answer)) return told;
     kept = [{ key, mark, told }, ...kept.filter((one) => one.key !== key)].slice(0, MOST_KEPT);
     return told;
   } finally {
@@ -45,9 +49,17 @@ answering(({ question, params, pack, foreign }: Asked): Told => {
   }
 });
 
-function answered(question: Question, params: unknown, pack: boolean): Told {
+function answerTo(question: Question, params: unknown): unknown {
   const answer = QUESTIONS[question] as (db: typeof file.db, params: unknown) => unknown;
-  const json = JSON.stringify(answer(file.db, params));
+  return answer(file.db, params);
+}
+const toCome = (answer: unknown): boolean => {
+  if (typeof answer === 'number') return answer > 0;
+  return ((answer as { toCome?: number } | null)?.toCome ?? 0) > 0;
+};
+
+function toldOf(answer: unknown, pack: boolean): Told {
+  const json = JSON.stringify(answer);
   return pack && json.length >= PACKED_FROM
     ? { gzip: gzipSync(json, { level: constants.Z_BEST_SPEED }) }
     : { json };

@@ -17,7 +17,7 @@ export interface NotAsked {
 
 /** Which plants a day is chosen among, and why each other one is not considered. */
 export function askedOf(
-  { judgements, unjudged }: Judged,
+  { judgements, unjudged }: Pick<Judged, 'judgements' | 'unjudged'>,
   settled: ReadonlyMap<number, FitPlan>,
   ask: DayAsk,
   today: IsoDate,

@@ -49,13 +49,22 @@ export interface Unjudged {
   why: string;
 }
 
-/** The whole collection as of a date, in the order of spots. */
+/** The whole collection as of a date. */
 export interface Judged {
+  /** in the order of spots */
   judgements: Judgement[];
+  /** the same spot by spot; what is told of a spot stays the same list while nothing of it is judged anew */
+  bySpot: ReadonlyMap<number, readonly Judgement[]>;
   unjudged: Unjudged[];
 }
 
-interface Remembered extends Judged {
+/** What of the collection is judged by now. */
+export interface JudgedSoFar extends Judged {
+  /** plants that are still to be judged, in the order of the walk */
+  toCome: readonly number[];
+}
+
+interface Remembered extends JudgedSoFar {
   date: IsoDate;
   mark: Mark;
   /** what all plants share of settings and pantry, as a text that differs when they do */
@@ -68,11 +77,21 @@ const remembered = new WeakMap<Db, Remembered[]>();
 /** The whole collection judged as of a date; those that cannot be judged are left out. */
 export const judgeAll = (db: Db, date: IsoDate): Judgement[] => judgedOn(db, date).judgements;
 
+/** The whole collection judged as of a date. */
+export const judgedOn = (db: Db, date: IsoDate): Judged => judgedWithin(db, date, Infinity);
+
+/** So many are judged before the clock is looked at. */
+const AT_ONCE = 100;
+
 /**
- * The whole collection judged as of a date. Only plants of which something changed since are judged
+ * The collection judged as of a date, as far as it comes: from the first stop of the walk on, and on
+ * from there when it is asked again. Only plants of which something changed since are judged
  * anew; all are when what they share changed. What fails half-way leaves nothing remembered.
+ *
+ * @param ms  no more are begun after so long
  */
-export function judgedOn(db: Db, date: IsoDate): Judged {
+export function judgedWithin(db: Db, date: IsoDate, ms: number): JudgedSoFar {
+  const began = performance.now();
   const now = markOf(db);
   // What is read within a write may never come to stand.
   const passing = stateOf(db).inTransaction() && !isReading(db);
@@ -80,7 +99,13 @@ export function judgedOn(db: Db, date: IsoDate): Judged {
   const kept = all.find((one) => one.date === date);
   const others = all.filter((one) => one !== kept);
   if (!passing) remembered.set(db, others);
-  const judged = kept ? brought(db, kept, now) : { ...judgedAnew(db, date), date, mark: now };
+  let judged = kept ? brought(db, kept, now) : begun(db, date, now);
+  while (judged.toCome.length > 0) {
+    const some = ms === Infinity ? judged.toCome : judged.toCome.slice(0, AT_ONCE);
+    const toCome = judged.toCome.slice(some.length);
+    judged = { ...judged, ...judgedAmong(db, date, some, judged), toCome };
+    if (performance.now() - began > ms) break;
+  }
   if (!passing) remembered.set(db, [judged, ...others].slice(0, MOST_DATES));
   return judged;
 }
@@ -89,16 +114,16 @@ export function judgedOn(db: Db, date: IsoDate): Judged {
 function brought(db: Db, kept: Remembered, now: Mark): Remembered {
   const { date } = kept;
   const touched = touchedBetween(db, kept.mark, now);
-  const anew = () => ({ ...judgedAnew(db, date), date, mark: now });
-  if (touched === 'all') return anew();
-  if (touched.shared && sharedBy(db) !== kept.shared) return anew();
+  if (touched === 'all' || (touched.shared && sharedBy(db) !== kept.shared)) {
+    return begun(db, date, now);
+  }
   const ids = new Set(touched.plants);
   if (touched.spots.size > 0) {
     for (const { id, spotId } of plantSpots(db)) if (touched.spots.has(spotId)) ids.add(id);
   }
   if (ids.size === 0) return { ...kept, mark: now };
-  const spotsChanged = touched.spots.size > 0;
-  return { ...kept, ...judgedAmong(db, date, [...ids], kept, spotsChanged), mark: now };
+  const toCome = kept.toCome.filter((id) => !ids.has(id));
+  return { ...kept, ...judgedAmong(db, date, [...ids], kept), toCome, mark: now };
 }
 
 const plantSpots = (db: Db) =>
@@ -108,10 +133,20 @@ const plantSpots = (db: Db) =>
     .where(isNull(plants.goneOn))
     .all();
 
-function judgedAnew(db: Db, date: IsoDate): Judged & { shared: string } {
-  const ids = plantSpots(db).map(({ id }) => id);
-  return { ...judgedAmong(db, date, ids, { judgements: [], unjudged: [] }), shared: sharedBy(db) };
+/** Nothing is judged yet. */
+function begun(db: Db, date: IsoDate, mark: Mark): Remembered {
+  const order = new Map(spotsInOrder(db).map(({ id }, i) => [id, i]));
+  const place = (spotId: number) => order.get(spotId) ?? order.size;
+  const toCome = plantSpots(db)
+    .sort((a, b) => place(a.spotId) - place(b.spotId) || a.id - b.id)
+    .map(({ id }) => id);
+  const shared = sharedBy(db);
+  return { judgements: [], bySpot: new Map(), unjudged: [], toCome, date, mark, shared };
 }
+
+/** Spots as one walks past them. */
+const spotsInOrder = (db: Db): SpotRow[] =>
+  readable(db, spots).sort((a, b) => a.sortOrder - b.sortOrder || a.id - b.id);
 
 /** What of settings and pantry a judgement rests on. */
 function sharedBy(db: Db): string {
@@ -126,49 +161,57 @@ function sharedBy(db: Db): string {
 }
 
 /** Plants judged one by one, put among those that were judged before. */
-function judgedAmong(
-  db: Db,
-  date: IsoDate,
-  ids: readonly number[],
-  before: Judged,
-  spotsChanged = false,
-): Judged {
+function judgedAmong(db: Db, date: IsoDate, ids: readonly number[], before: Judged): Judged {
   const again = new Set(ids);
   const settings = readSettings(db);
-  const bySpot = new Map<number, SpotRow>();
-  const inOrder = readable(db, spots).sort((a, b) => a.sortOrder - b.sortOrder || a.id - b.id);
-  for (const row of inOrder) bySpot.set(row.id, row);
-  const anew = new Map<number, Judgement>();
+  const inOrder = spotsInOrder(db);
+  const spotOf = new Map(inOrder.map((row) => [row.id, row]));
+  const anew = new Map<number, Judgement[]>();
   const unjudged = before.unjudged.filter(({ plantId }) => !again.has(plantId));
   for (const { id, plant, records } of rowsOf(db, ids)) {
     try {
       const row = plant();
       if (row.goneOn !== null) continue;
-      const spot = bySpot.get(row.spotId);
-      anew.set(id, judge(db, row, date, { settings, depth: 'brief', spot, records: records() }));
+      const spot = spotOf.get(row.spotId);
+      const now = judge(db, row, date, { settings, depth: 'brief', spot, records: records() });
+      const there = anew.get(row.spotId);
+      if (there) there.push(now);
+      else anew.set(row.spotId, [now]);
     } catch (error) {
-      unjudged.push(notJudged(db, id, bySpot, error));
+      unjudged.push(notJudged(db, id, spotOf, error));
     }
   }
-  const order = new Map([...bySpot.keys()].map((id, i) => [id, i]));
-  const place = ({ file: { plant } }: Judgement) => order.get(plant.spotId) ?? order.size;
-  // One that stays where it was needs no new order for all the others.
-  const judgements: Judgement[] = [];
-  for (const one of before.judgements) {
-    const { id } = one.file.plant;
-    const now = again.has(id) ? anew.get(id) : one;
-    if (now === undefined || place(now) !== place(one)) continue;
-    judgements.push(now);
-    anew.delete(id);
-  }
-  if (anew.size > 0 || spotsChanged) {
-    judgements.push(...anew.values());
-    judgements.sort((a, b) => place(a) - place(b) || a.file.plant.id - b.file.plant.id);
+  const bySpot = new Map<number, readonly Judgement[]>();
+  for (const id of [...inOrder.map((row) => row.id), ...before.bySpot.keys(), ...anew.keys()]) {
+    if (bySpot.has(id)) continue;
+    const there = withNew(before.bySpot.get(id) ?? [], again, anew.get(id) ?? []);
+    if (there.length > 0) bySpot.set(id, there);
   }
   return {
-    judgements,
+    judgements: ([] as Judgement[]).concat(...bySpot.values()),
+    bySpot,
     unjudged: unjudged.sort((a, b) => a.plantId - b.plantId),
   };
+}
+
+/** Of one spot: what stands, and what was judged again, in the order of plants. */
+function withNew(
+  before: readonly Judgement[],
+  again: ReadonlySet<number>,
+  anew: readonly Judgement[],
+): readonly Judgement[] {
+  const there = idsIn(before);
+  const touched = [...again].some((id) => there.has(id));
+  if (anew.length === 0 && !touched) return before;
+  const stand = touched ? before.filter(({ file }) => !again.has(file.plant.id)) : before;
+  return [...stand, ...anew].sort((a, b) => a.file.plant.id - b.file.plant.id);
+}
+
+const known = new WeakMap<readonly Judgement[], ReadonlySet<number>>();
+function idsIn(judgements: readonly Judgement[]): ReadonlySet<number> {
+  const ids = known.get(judgements) ?? new Set(judgements.map(({ file }) => file.plant.id));
+  known.set(judgements, ids);
+  return ids;
 }
 
 /** So many rows are read at a time. */
@@ -205,7 +248,7 @@ function* rowsOf(db: Db, ids: readonly number[]): Generator<Row> {
 function notJudged(
   db: Db,
   plantId: number,
-  bySpot: ReadonlyMap<number, SpotRow>,
+  spotOf: ReadonlyMap<number, SpotRow>,
   error: unknown,
 ): Unjudged {
   const { name, spotId } = db
@@ -214,7 +257,7 @@ function notJudged(
     .where(eq(plants.id, plantId))
     .get()!;
   const why = error instanceof Error ? error.message : String(error);
-  return { plantId, name, spotId, spot: bySpot.get(spotId)?.name ?? '', why };
+  return { plantId, name, spotId, spot: spotOf.get(spotId)?.name ?? '', why };
 }
 
 /** One plant judged as of a date. */

@@ -24,6 +24,7 @@ export type ReservoirRow = typeof reservoirs.$inferSelect;
 export interface OverWater {
   plantId: number;
   name: string;
+  spotId: number;
   spot: string;
   reservoir: ReservoirRow;
   state: ReservoirState;
@@ -101,6 +102,7 @@ export function reservoirOf(
   return {
     plantId: plant.id,
     name: plant.name,
+    spotId: spot.id,
     spot: spot.name,
     reservoir,
     school,

@@ -111,6 +111,10 @@ export const en = {
     title: 'Rounds',
     intro: (date: string) => `What asks for attention on ${date}, spot by spot.`,
     allQuiet: 'All quiet here.',
+    toCome: (n: number) =>
+      n === 1
+        ? 'One plant is still being judged.'
+        : `${n} plants are still being judged; the walk grows by itself.`,
     worth: 'One look is expected to save most at',
     lookWorth: (worth: number) => `worth ${costWords(worth)}`,
     allFine: 'All fine here',

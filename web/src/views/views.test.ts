@@ -68,6 +68,7 @@ describe('Rounds', () => {
   const rounds: Rounds = {
     date: TODAY,
     unjudged: [],
+    toCome: 0,
     potting: null,
     tally: { act: 1, look: 1, task: 1, reservoir: 0 },
     alarms: [],
@@ -124,6 +125,27 @@ describe('Rounds', () => {
     expect(text).toContain('One look is expected to save most at Gangway');
     expect(text).toContain('2 others are quiet');
     expect(text).toContain('All quiet here.');
+  });
+
+  it('asks again by itself as long as plants are still being judged, and says how many', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    try {
+      let toCome = 300;
+      const server = fakeServer({
+        [`GET ${ROUNDS}`]: () => ({ ...rounds, toCome: (toCome -= 150) }),
+      });
+      const { wrapper } = await open(RoundsView, '/rounds');
+      const asked = () => server.calls.filter(({ path }) => path === ROUNDS).length;
+      expect(wrapper.text()).toContain('150 plants are still being judged');
+      expect(asked()).toBe(1);
+      await vi.advanceTimersByTimeAsync(2000);
+      expect(asked()).toBe(2);
+      expect(wrapper.text()).not.toContain('still being judged');
+      await vi.advanceTimersByTimeAsync(10_000);
+      expect(asked()).toBe(2);
+    } finally {
+      vi.useRealTimers();
+    }
   });
 
   it('tells of more plants of a spot when asked, and of as many when it is told anew', async () => {

@@ -325,6 +325,7 @@ describe('reservoirs', () => {
   const over = (events: Parameters<typeof reservoirState>[0]['events']): OverWater => ({
     plantId: 5,
     name: 'Gangway',
+    spotId: 3,
     spot: 'East glazing',
     reservoir: { ...STAMP, plantId: 5, fullL: 0.6, wick: 'polyester', note: '' },
     school: 'calendar',

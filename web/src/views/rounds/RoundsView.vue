@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
 import { CHECKPOINTS, type Headline } from '@fernbank/core';
-import { computed } from 'vue';
+import { useTimeoutFn } from '@vueuse/core';
+import { computed, watch } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
@@ -26,6 +27,10 @@ const {
   await Promise.all(fetched.spots.map((stop) => goOn(stop, told.get(stop.id) ?? 0)));
   return fetched;
 });
+/** So soon the walk is asked for again while plants are still being judged, ms. */
+const AGAIN_MS = 1500;
+const again = useTimeoutFn(load, AGAIN_MS, { immediate: false });
+watch(rounds, (now) => (now && now.toCome > 0 ? again.start() : again.stop()));
 /** Fetches what is missed of a spot's plants up to so many. */
 async function goOn(stop: Stop, upTo: number): Promise<void> {
   while (stop.plants.length < Math.min(upTo, stop.asking)) {
@@ -94,6 +99,9 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
       <p v-if="rounds" class="quiet">
         {{ m.rounds.intro(full(rounds.date)) }}
         <strong v-if="rounds.spots.length > 0" class="sentence tally">{{ tally }}</strong>
+      </p>
+      <p v-if="rounds && rounds.toCome > 0" role="status">
+        {{ m.rounds.toCome(rounds.toCome) }}
       </p>
       <p v-if="rounds?.potting" class="potting">
         <router-link to="/day/bench">{{
