@@ -114,7 +114,7 @@ export const en = {
     toCome: (n: number) =>
       n === 1
         ? 'One plant is still being judged.'
-        : `${n} plants are still being judged; the walk grows by itself.`,
+        : `${n.toLocaleString()} plants are still being judged; the walk grows by itself.`,
     worth: 'One look is expected to save most at',
     lookWorth: (worth: number) => `worth ${costWords(worth)}`,
     allFine: 'All fine here',
