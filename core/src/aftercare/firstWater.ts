@@ -1,13 +1,5 @@
 import type { Traits } from '../catalogue/index.ts';
-
-/** When the first water is given. */
-export const FIRST_WATER_SCHOOLS = {
-  byPlant: { label: 'by the plant and the cuts', days: null },
-  atOnce: { label: 'at once', days: 0 },
-  afterDays: { label: 'after 2–3 days', days: 3 },
-  afterWeek: { label: 'after a week', days: 7 },
-} as const;
-export type FirstWaterSchool = keyof typeof FIRST_WATER_SCHOOLS;
+import { SCHOOLS, type Schools, USUAL_SCHOOLS } from '../schools/index.ts';
 
 /** Days that a potted plant waits for its first water, and why. */
 export interface FirstWater {
@@ -42,9 +34,9 @@ const storesWater = ({ rootKind, drying, growthForm }: Traits) =>
 export function firstWaterFor(
   traits: Traits,
   cut: boolean,
-  school: FirstWaterSchool = 'byPlant',
+  school: Schools['firstWater'] = USUAL_SCHOOLS.firstWater,
 ): FirstWater {
-  const { days, label } = FIRST_WATER_SCHOOLS[school];
+  const { days, label } = SCHOOLS.firstWater.options[school];
   if (neverDries(traits) && (cut || days !== null)) {
     return {
       days: 0,

@@ -1,7 +1,8 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
-import { firstWaterFor, type FirstWaterSchool } from './firstWater.ts';
+import { firstWaterFor } from './firstWater.ts';
+import type { Schools } from '../schools/index.ts';
 
 /** What was done to the roots. */
 export interface RootWork {
@@ -81,7 +82,7 @@ export interface AftercareRequest {
   mound?: boolean | undefined;
   /** tied to a support, or held by a stake */
   tied?: boolean | undefined;
-  school?: FirstWaterSchool;
+  school?: Schools['firstWater'];
   /** pieces that its support gets on top as it climbs; `on` null: not within five years */
   extensions?: readonly { on: IsoDate | null; addsCm: number; aboveCm: number }[];
 }

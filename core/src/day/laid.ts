@@ -11,6 +11,7 @@ import type { LeftOut } from './leftOut.ts';
 import type { DayPlan } from './plan.ts';
 import type { DayPot, DayProblem, DaySupport, Tidiness } from './problem.ts';
 import type { DaySchedule } from './schedule.ts';
+import { USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** One plant of a day that is laid out. */
 export interface DayLine {
@@ -122,7 +123,7 @@ export interface LaidDay {
 export function laidDay(
   problem: DayProblem,
   plan: DayPlan,
-  wetting: 'preWet' | 'dryFill' = 'preWet',
+  wetting: Schools['wetting'] = USUAL_SCHOOLS.wetting,
 ): LaidDay {
   const { plants, pots, stock } = problem;
   const rows = new Map(plants.map((plant) => [plant.id, plant]));

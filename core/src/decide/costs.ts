@@ -89,34 +89,6 @@ export const WORK_BY_MEDIUM: Record<MediumKind, keyof typeof DISTURBANCE> = {
 };
 export const DISTURBANCE = { ballKept: 0.35, mostOff: 0.6, bareRoot: 0.9 } as const;
 
-/** How keepers differ on the old medium: what they take off decides what a repot costs the roots. */
-export const OLD_MEDIUM_SCHOOLS = {
-  byMedium: {
-    label: 'as the medium asks',
-    work: null,
-    costs: 'bark, moss and pebbles come off whole',
-  },
-  allOff: {
-    label: 'take all of it off',
-    work: 'bareRoot',
-    costs: 'the strongest disturbance, the cleanest start',
-  },
-  loosen: {
-    label: 'loosen the outside only',
-    work: 'mostOff',
-    costs: 'some old medium goes on ageing inside',
-  },
-  ballWhole: {
-    label: 'keep the ball whole',
-    work: 'ballKept',
-    costs: 'the mildest, but a failing core stays',
-  },
-} as const satisfies Record<
-  string,
-  { label: string; work: keyof typeof DISTURBANCE | null; costs: string }
->;
-export type OldMediumSchool = keyof typeof OLD_MEDIUM_SCHOOLS;
-
 /** Roots that tear easily cost more. */
 export const FRAGILITY: Record<Traits['rootKind'], number> = {
   hair: 1.05,
@@ -126,8 +98,6 @@ export const FRAGILITY: Record<Traits['rootKind'], number> = {
   tuberous: 1,
 };
 
-/** A disturbance wholly out of season costs this much more. */
-export const OUT_OF_SEASON = 2.2;
 /** The keeper's own work. */
 export const WORK = 0.12;
 
@@ -182,38 +152,6 @@ export const LEAVE_AFTER_WEEKS = { usual: 38, sure: 52 } as const;
 export const SURE_FROM = 0.6;
 /** Of a plant in danger that is left, half is lost in so many weeks. */
 export const HALF_LOST_WEEKS = 10;
-
-/** How keepers differ on when, as named parameters. */
-export const WHEN_SCHOOLS = {
-  window: {
-    label: 'only in the growing window',
-    outOfSeason: OUT_OF_SEASON,
-    closedWeeks: true,
-    tipsWeight: 1,
-    costs: 'a plant that suffers in autumn waits until spring',
-  },
-  newRoots: {
-    label: 'when new roots start',
-    outOfSeason: OUT_OF_SEASON,
-    closedWeeks: false,
-    tipsWeight: 1.4,
-    costs: 'the moment is short and easily missed',
-  },
-  need: {
-    label: 'whenever it needs it',
-    outOfSeason: 0.9,
-    closedWeeks: false,
-    tipsWeight: 0.6,
-    costs: 'roots disturbed out of growth are slower to take hold',
-  },
-} as const;
-export type WhenSchool = keyof typeof WHEN_SCHOOLS;
-export const SIZE_SCHOOLS = {
-  oneUp: { label: 'one size up', costs: 'a strong grower is full again in a season' },
-  growth: { label: 'to the growth expected', costs: 'a large pot dries slowly at first' },
-  snug: { label: 'keep snug', costs: 'more repots, more watering' },
-} as const;
-export type SizeSchool = keyof typeof SIZE_SCHOOLS;
 
 /** Weeks in which roots start after a window opens, and what that takes off a disturbance. */
 export const ROOTS_START = { gain: 0.2, weeks: 5 } as const;

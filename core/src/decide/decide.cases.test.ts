@@ -1,14 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
-import {
-  decide,
-  leadingReasons,
-  type Signals,
-  type Situation,
-  type VerdictKind,
-  type WhenSchool,
-} from './index.ts';
+import { decide, leadingReasons, type Signals, type Situation, type VerdictKind } from './index.ts';
+import type { Schools } from '../schools/index.ts';
 
 /** A 14 cm pot on a bright-room sill at 54° N, 20 °C, unless said otherwise. */
 function situation(
@@ -17,7 +11,7 @@ function situation(
   kind: MediumKind,
   lastRepot: string | null,
   signals: Signals,
-  other: { latitudeDeg?: number; lampHours?: number; when?: WhenSchool } = {},
+  other: { latitudeDeg?: number; lampHours?: number; when?: Schools['when'] } = {},
 ): Situation {
   return {
     traits: resolveTaxon(taxon)!.traits,

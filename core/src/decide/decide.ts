@@ -5,15 +5,11 @@ import {
   DANGER_OPENS,
   HALF_LOST_WEEKS,
   LESSER_ACTS,
-  OLD_MEDIUM_SCHOOLS,
   PRIOR_DANGER,
   PRIOR_TOO_WET,
   PRIOR_UNSTABLE,
   WEEKS_OF_GROWTH,
-  WHEN_SCHOOLS,
   type LesserAct,
-  type OldMediumSchool,
-  type WhenSchool,
 } from './costs.ts';
 import { answered, contradictionsIn, weighSignals, type Reason } from './evidence.ts';
 import { bloomLasts } from './disturbing.ts';
@@ -40,6 +36,7 @@ import {
   type NotLooked,
   type TurningPoint,
 } from './whatIf.ts';
+import { SCHOOLS, type Schools, USUAL_SCHOOLS } from '../schools/index.ts';
 
 /** Weeks that the two curves are drawn for. */
 export const CURVE_WEEKS = 52;
@@ -78,15 +75,15 @@ export interface Decision {
   turningPoint: TurningPoint[];
   /** per week from now: cost of acting then, cost of having waited until then, and whether the school lets it be disturbed */
   curves: { weeks: number[]; disturbing: number[]; waiting: number[]; open: boolean[] };
-  schools: { school: WhenSchool; label: string; verdict: VerdictKind; week: IsoDate | null }[];
+  schools: { school: Schools['when']; label: string; verdict: VerdictKind; week: IsoDate | null }[];
   /** the same for what is taken off the roots, which decides what a repot costs them */
   oldMediumSchools: {
-    school: OldMediumSchool;
+    school: Schools['oldMedium'];
     label: string;
     verdict: VerdictKind;
     week: IsoDate | null;
   }[];
-  school: WhenSchool;
+  school: Schools['when'];
   /** what looking today is expected to save, and the question that would help most */
   lookWorth: LookWorth;
   /** weeks until its bloom is over; 0 without */
@@ -118,7 +115,7 @@ export interface Decision {
 export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Decision {
   const situation = checkSituation(given);
   const { signals, date } = situation;
-  const school = situation.schools?.when ?? 'window';
+  const school = situation.schools?.when ?? USUAL_SCHOOLS.when;
   const frame = frameOf(situation);
   const judged = judgeOn(planOf(frame, signals, school), signals);
   const { plan, evidence, best, kind, refresh } = judged;
@@ -236,15 +233,15 @@ function costsOf(
 function schoolVerdicts(
   frame: Frame,
   { signals }: Situation,
-  own: WhenSchool,
+  own: Schools['when'],
   judged: Judged,
 ): Decision['schools'] {
-  return (Object.keys(WHEN_SCHOOLS) as WhenSchool[]).map((school) => {
+  return (Object.keys(SCHOOLS.when.options) as Schools['when'][]).map((school) => {
     const { kind, best } =
       school === own ? judged : judgeOn(planOf(frame, signals, school), signals);
     return {
       school,
-      label: WHEN_SCHOOLS[school].label,
+      label: SCHOOLS.when.options[school].label,
       verdict: kind,
       week: weekOf(kind, best.week, frame.monday),
     };
@@ -255,14 +252,14 @@ function schoolVerdicts(
 function oldMediumVerdicts(
   frame: Frame,
   situation: Situation,
-  when: WhenSchool,
+  when: Schools['when'],
 ): Decision['oldMediumSchools'] {
-  return (Object.keys(OLD_MEDIUM_SCHOOLS) as OldMediumSchool[]).map((oldMedium) => {
+  return (Object.keys(SCHOOLS.oldMedium.options) as Schools['oldMedium'][]).map((oldMedium) => {
     const other = withOldMedium(frame, oldMedium);
     const { kind, best } = judgeOn(planOf(other, situation.signals, when), situation.signals);
     return {
       school: oldMedium,
-      label: OLD_MEDIUM_SCHOOLS[oldMedium].label,
+      label: SCHOOLS.oldMedium.options[oldMedium].label,
       verdict: kind,
       week: weekOf(kind, best.week, frame.monday),
     };

@@ -12,17 +12,20 @@ import {
   THIRSTY,
   TIPS_LONG,
   TIPS_STARTING,
-  WHEN_SCHOOLS,
   WORK,
-  type WhenSchool,
 } from './costs.ts';
 import type { Frame } from './frame.ts';
 import type { Signals } from './signals.ts';
+import { SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** Cost of a disturbance in every week from now on, in units of one typical badly timed repot. */
-export function disturbingByWeek(frame: Frame, signals: Signals, school: WhenSchool): Float64Array {
+export function disturbingByWeek(
+  frame: Frame,
+  signals: Signals,
+  school: Schools['when'],
+): Float64Array {
   const { season, disturbance } = frame;
-  const { outOfSeason, tipsWeight } = WHEN_SCHOOLS[school];
+  const { outOfSeason, tipsWeight } = SCHOOLS.when.options[school];
   const cost = new Float64Array(season.readiness.length);
   for (let week = 0; week < cost.length; week++) {
     cost[week] = disturbance * (1 + outOfSeason * (1 - season.readiness[week]!));

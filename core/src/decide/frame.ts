@@ -23,7 +23,6 @@ import {
   SPENT_MEDIUM_DANGER,
   UNKNOWN_AGE,
   YEARLY_MONTHS,
-  type OldMediumSchool,
 } from './costs.ts';
 import { usualWork } from './oldMedium.ts';
 import {
@@ -34,6 +33,7 @@ import {
   type MediumLife,
   type Situation,
 } from './situation.ts';
+import type { Schools } from '../schools/index.ts';
 
 /**
  * What of a situation does not depend on findings or schools: worked out once,
@@ -168,7 +168,7 @@ export function frameOf(situation: Situation): Frame {
 }
 
 /** The same plant under another school of what comes off: nothing else of a frame hangs on it. */
-export function withOldMedium(frame: Frame, oldMedium: OldMediumSchool): Frame {
+export function withOldMedium(frame: Frame, oldMedium: Schools['oldMedium']): Frame {
   const { situation } = frame;
   const other = { ...situation, schools: { ...situation.schools, oldMedium } };
   return { ...frame, situation: other, ...disturbanceOf(other) };

@@ -1,15 +1,5 @@
 export { measuredFindings, type MeasuredFinding } from './measured.ts';
-export {
-  OLD_MEDIUM_SCHOOLS,
-  SIZE_SCHOOLS,
-  WEEKS_OF_GROWTH,
-  WORK_BY_MEDIUM,
-  WHEN_SCHOOLS,
-  type LesserAct,
-  type OldMediumSchool,
-  type SizeSchool,
-  type WhenSchool,
-} from './costs.ts';
+export { WEEKS_OF_GROWTH, WORK_BY_MEDIUM, type LesserAct } from './costs.ts';
 export { decide, lesserActLabel, statesOf, type Decision } from './decide.ts';
 export {
   answersOf,

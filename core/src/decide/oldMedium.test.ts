@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { workFor, type MoveTo } from './oldMedium.ts';
-import type { OldMediumSchool } from './costs.ts';
 import type { MediumKind } from '../media/index.ts';
 import type { Signals } from './signals.ts';
+import type { Schools } from '../schools/index.ts';
 
 const work = (
   kind: MediumKind,
   signals: Signals = {},
   move: MoveTo = {},
-  oldMedium: OldMediumSchool = 'byMedium',
+  oldMedium: Schools['oldMedium'] = 'byMedium',
 ) => workFor({ medium: { kind }, signals, schools: { oldMedium } }, move);
 
 // Common practice, no source; written before the code was asked.

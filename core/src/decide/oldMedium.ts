@@ -1,7 +1,8 @@
 import type { MediumKind } from '../media/index.ts';
-import { OLD_MEDIUM_SCHOOLS, WORK_BY_MEDIUM, type DISTURBANCE } from './costs.ts';
+import { WORK_BY_MEDIUM, type DISTURBANCE } from './costs.ts';
 import type { Signals } from './signals.ts';
 import type { Situation } from './situation.ts';
+import { SCHOOLS, USUAL_SCHOOLS } from '../schools/index.ts';
 
 type Work = keyof typeof DISTURBANCE;
 
@@ -41,7 +42,8 @@ function partsWorlds(from: MediumKind, { newKind = from, mound = false }: MoveTo
 
 /** How much is taken from the roots by the keeper's school, else as the medium asks. */
 export const usualWork = ({ medium, schools }: Pick<Situation, 'medium' | 'schools'>): Work =>
-  OLD_MEDIUM_SCHOOLS[schools?.oldMedium ?? 'byMedium'].work ?? WORK_BY_MEDIUM[medium.kind];
+  SCHOOLS.oldMedium.options[schools?.oldMedium ?? USUAL_SCHOOLS.oldMedium].work ??
+  WORK_BY_MEDIUM[medium.kind];
 
 /** The same, of a plant as it was found and for the move that is meant: a rescue and another medium bare the roots, a cut opens the ball. */
 export function workFor(

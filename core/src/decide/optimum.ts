@@ -16,16 +16,15 @@ import {
   SUSPICION_FADES_WEEKS,
   TIPS_STARTING,
   WEEKS_OF_GROWTH,
-  WHEN_SCHOOLS,
   WINDOW_MARGIN_WEEKS,
   WINDOW_REACH_WEEKS,
   WORK,
   WORSENS,
-  type WhenSchool,
 } from './costs.ts';
 import { freshCycle } from './freshCycle.ts';
 import { crowdedPrior, dueMonths, mediumPrior, snugLogOdds, type Frame } from './frame.ts';
 import type { State } from './signals.ts';
+import { SCHOOLS, type Schools } from '../schools/index.ts';
 
 export type VerdictKind = 'rescueNow' | 'repotNow' | 'repotInWeek' | 'refreshOnly' | 'leave';
 export type Sums = Readonly<Record<State, number>>;
@@ -55,8 +54,8 @@ export interface SchoolPlan {
   renewal: number;
 }
 
-export function schoolPlan(frame: Frame, school: WhenSchool): SchoolPlan {
-  const { closedWeeks, outOfSeason } = WHEN_SCHOOLS[school];
+export function schoolPlan(frame: Frame, school: Schools['when']): SchoolPlan {
+  const { closedWeeks, outOfSeason } = SCHOOLS.when.options[school];
   const threshold = Math.min(WINDOW_READINESS, frame.bestReadiness * OPEN_SHARE_OF_BEST);
   const renewal = frame.disturbance * (1 + outOfSeason * (1 - frame.bestReadiness)) + WORK;
   const { perWeek, atWeeks } = cycleInFreshPot(frame, renewal);

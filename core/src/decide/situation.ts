@@ -6,10 +6,10 @@ import { clamp } from '../number/index.ts';
 import { checkPot, rimCm, usualHeadspaceCm, type PotShape } from '../pots/index.ts';
 import { checkSpot, dayNumber, daysBetween, type IsoDate, type Spot } from '../season/index.ts';
 import { WETNESS } from '../water/index.ts';
-import type { OldMediumSchool, SizeSchool, WhenSchool } from './costs.ts';
 import type { MeasuredFinding } from './measured.ts';
 import type { Signals } from './signals.ts';
 import type { RootPace, RootReading } from '../roots/index.ts';
+import type { Schools } from '../schools/index.ts';
 
 /** What a plant stands in. */
 export interface Medium {
@@ -31,7 +31,7 @@ export interface Situation {
   /** null: unknown */
   lastRepot: IsoDate | null;
   signals: Signals;
-  schools?: { when?: WhenSchool; size?: SizeSchool; oldMedium?: OldMediumSchool };
+  schools?: Partial<Schools>;
   /** roots as earlier looks found them, brought forward to `date` by growth */
   roots?: RootReading;
   /** day of the newest look since the last repot; absent: never looked at */

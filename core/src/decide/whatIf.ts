@@ -1,5 +1,5 @@
 import { disturbingByWeek } from './disturbing.ts';
-import { LOOK_COST, type WhenSchool } from './costs.ts';
+import { LOOK_COST } from './costs.ts';
 import { weighSignals, type Evidence } from './evidence.ts';
 import type { Frame } from './frame.ts';
 import { refreshFor, type Refresh } from './lesserActs.ts';
@@ -27,6 +27,7 @@ import {
   type SignalValue,
   type State,
 } from './signals.ts';
+import type { Schools } from '../schools/index.ts';
 
 /** A verdict in short: all that a comparison needs. */
 export interface Judged {
@@ -45,9 +46,9 @@ const isTiming = (id: string, { limp }: Signals) =>
   TIMING_SIGNALS.has(id) || (limp === true && TELL_THIRST.has(id));
 
 /** The plan of a school, kept for each frame: findings change only what a disturbance costs. */
-const schoolPlans = new WeakMap<Frame, Map<WhenSchool, SchoolPlan>>();
+const schoolPlans = new WeakMap<Frame, Map<Schools['when'], SchoolPlan>>();
 
-export function planOf(frame: Frame, signals: Signals, school: WhenSchool): Plan {
+export function planOf(frame: Frame, signals: Signals, school: Schools['when']): Plan {
   let plans = schoolPlans.get(frame);
   if (!plans) schoolPlans.set(frame, (plans = new Map()));
   let ofSchool = plans.get(school);
@@ -116,7 +117,7 @@ const byWeight = (
 export function whatIf(
   frame: Frame,
   signals: Signals,
-  school: WhenSchool,
+  school: Schools['when'],
   now: Judged,
 ): { turningPoint: TurningPoint[]; notLooked: NotLooked[] } {
   const turns: (TurningPoint & { moves: boolean })[] = [];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
-import type { Situation, Signals, SizeSchool } from '../decide/index.ts';
+import type { Situation, Signals } from '../decide/index.ts';
 import { blendOfRecipe } from '../mixing/index.ts';
 import { nominalPot, rimCm } from '../pots/index.ts';
 import { addDays } from '../season/index.ts';
@@ -15,6 +15,7 @@ import {
   type FitRequest,
   type PotOption,
 } from './index.ts';
+import type { Schools } from '../schools/index.ts';
 
 const DATE = '2026-04-20';
 
@@ -23,7 +24,7 @@ function request(
   rim: number,
   more: Partial<FitRequest> & {
     signals?: Signals;
-    size?: SizeSchool;
+    size?: Schools['size'];
     monthsAgo?: number;
     bright?: boolean;
   } = {},

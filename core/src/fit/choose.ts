@@ -2,10 +2,11 @@ import type { Traits } from '../catalogue/index.ts';
 import { fillL, rimCm } from '../pots/index.ts';
 import { monthsBetween } from '../season/index.ts';
 import type { MediumKind } from '../media/index.ts';
-import type { Situation, SizeSchool } from '../decide/index.ts';
+import type { Situation } from '../decide/index.ts';
 import type { RootBall, RootCuts } from './ball.ts';
 import { POT_SOURCES } from './options.ts';
 import type { Rung } from './rung.ts';
+import type { Schools } from '../schools/index.ts';
 
 /**
  * One size up, by the width of the present pot: how much wider at the least, as
@@ -46,7 +47,7 @@ const NARROWEST_FOR_PIECE = 0.5;
 export interface Choosing {
   situation: Situation;
   ball: RootBall;
-  school: SizeSchool;
+  school: Schools['size'];
   cuts: RootCuts;
   newKind: MediumKind;
 }

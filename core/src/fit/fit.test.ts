@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
-import type { Signals, Situation, SizeSchool } from '../decide/index.ts';
+import type { Signals, Situation } from '../decide/index.ts';
 import { blendOfRecipe } from '../mixing/index.ts';
 import { fillL, nominalPot, rimCm } from '../pots/index.ts';
 import {
@@ -12,13 +12,14 @@ import {
   type Ladder,
   type PotOption,
 } from './index.ts';
+import type { Schools } from '../schools/index.ts';
 
 const pot = { shape: 'round' as const, topDiameterCm: 15, baseDiameterCm: 11, heightCm: 13.5 };
 
 function ladderFor(
   taxon: string,
   signals: Signals = { rootsAtHoles: 'several' },
-  other: { size?: SizeSchool; options?: PotOption[]; heightCm?: number } = {},
+  other: { size?: Schools['size']; options?: PotOption[]; heightCm?: number } = {},
 ): Ladder {
   const { traits } = resolveTaxon(taxon)!;
   const situation: Situation = {
@@ -75,7 +76,8 @@ describe('the pot ladder', () => {
   });
 
   it('schools order: snug ≤ one up ≤ to the growth expected, for a strong grower', () => {
-    const at = (size: SizeSchool) => chosen(ladderFor('Nephrolepis exaltata', undefined, { size }));
+    const at = (size: Schools['size']) =>
+      chosen(ladderFor('Nephrolepis exaltata', undefined, { size }));
     expect(at('snug').fillL).toBeLessThanOrEqual(at('oneUp').fillL);
     expect(at('oneUp').fillL).toBeLessThanOrEqual(at('growth').fillL);
   });

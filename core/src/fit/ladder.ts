@@ -20,7 +20,6 @@ import {
   mediumLife,
   meanTemperatureC,
   type Situation,
-  type SizeSchool,
 } from '../decide/index.ts';
 import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
 import { pick, type Choosing } from './choose.ts';
@@ -38,6 +37,7 @@ import {
   type Standing,
   type StandingSupport,
 } from './standing.ts';
+import { type Schools, USUAL_SCHOOLS } from '../schools/index.ts';
 
 /** The pots side by side, and the choice. */
 export interface Ladder {
@@ -46,7 +46,7 @@ export interface Ladder {
   choice: number | null;
   /** where none will do: the one that is the least bad; null where none holds the plant at all */
   leastBad: number | null;
-  school: SizeSchool;
+  school: Schools['size'];
   because: string;
   ball: RootBall;
   /** what the days to dry rest on: this plant's own log, or typical use */
@@ -111,7 +111,7 @@ export function potLadder(request: FitRequest): Ladder {
   const rungs = options
     .map((option) => rungFor(option, shared))
     .sort((a, b) => a.fillL - b.fillL || a.option.id.localeCompare(b.option.id));
-  const school = situation.schools?.size ?? 'oneUp';
+  const school = situation.schools?.size ?? USUAL_SCHOOLS.size;
   const underShelf = presentClearance(shared) >= 0;
   const { choice, leastBad, because } = choose(
     rungs,

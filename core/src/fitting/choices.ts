@@ -1,4 +1,3 @@
-import type { SizeSchool } from '../decide/index.ts';
 import type { DrainageLayer, RootCuts } from '../fit/index.ts';
 import { recipeOfKind, type Pantry, type RecipePart } from '../media/index.ts';
 import type { Countable } from '../tray/index.ts';
@@ -11,10 +10,11 @@ import {
 } from '../support/index.ts';
 import type { FitPlan } from './plan.ts';
 import type { FitSubject, SupportWish } from './subject.ts';
+import { USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** What a keeper can turn when a plant is fitted. */
 export interface FitChoices {
-  size: SizeSchool;
+  size: Schools['size'];
   recipeId: string;
   /** mixed otherwise for this pot; null: as its recipe has it */
   parts: RecipePart[] | null;
@@ -69,7 +69,7 @@ export function startingChoices(
   });
   const recipeId = plan?.recipeId ?? usualRecipe(subject);
   return {
-    size: plan?.size ?? schools?.size ?? 'oneUp',
+    size: plan?.size ?? schools?.size ?? USUAL_SCHOOLS.size,
     recipeId,
     parts: plan?.parts ?? null,
     layer: plan?.layer ?? pantry.recipe(recipeId).extras.layer ?? 'screen',

@@ -350,7 +350,6 @@ export function stepsOf(
     topDressing: dressing,
     mixed,
     wetKg: rung === fit.rung && fit.stances ? fit.stances.now.wetKg : rung.stance.wetKg,
-    schools: subject.schools,
   });
 }
 

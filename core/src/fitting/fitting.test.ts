@@ -3,7 +3,6 @@ import { CATALOGUE } from '../catalogue/index.ts';
 import { ladderOptions, type PotOption } from '../fit/index.ts';
 import { COMPONENTS, pantryOf, RECIPES, SHIPPED, whyAvoided } from '../media/index.ts';
 import { nominalPot, rimCm } from '../pots/index.ts';
-import { DEFAULT_SETTINGS } from '../settings/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
 import {
   fitOf,
@@ -11,7 +10,6 @@ import {
   newSupport,
   settledPlan,
   startingChoices,
-  stepSchools,
   stepsOf,
   waysOut,
   type FitPlan,
@@ -19,7 +17,6 @@ import {
   type FitSubject,
 } from './index.ts';
 
-const schools = stepSchools({}, DEFAULT_SETTINGS);
 const TAXA = CATALOGUE.filter((_, i) => i % 9 === 0);
 const WIDTHS_CM = [9, 14, 24];
 
@@ -45,7 +42,6 @@ function subjectOf(taxon: (typeof CATALOGUE)[number], rim: number): FitSubject {
     support: null,
     stems: 1,
     wish: {},
-    schools,
   };
 }
 function shelfOf({ situation: { pot } }: FitSubject): FitShelf {

@@ -1,9 +1,9 @@
-import type { SizeSchool } from '../decide/index.ts';
 import type { DrainageLayer, PotSource, RootCuts } from '../fit/index.ts';
 import type { RecipePart } from '../media/index.ts';
 import type { PotMaterialId, PotShape } from '../pots/index.ts';
 import type { Countable } from '../tray/index.ts';
 import type { Section, SupportKindId } from '../support/index.ts';
+import type { Schools } from '../schools/index.ts';
 
 /** A support that was chosen with its pot. */
 export interface PlannedSupport {
@@ -29,7 +29,7 @@ export interface FitPlan {
   recipeId: string;
   /** parts as they are to be mixed, where they are not the recipe's own */
   parts?: RecipePart[] | undefined;
-  size: SizeSchool;
+  size: Schools['size'];
   layer: DrainageLayer;
   cuts: RootCuts & { counted?: Countable | undefined };
   /** seated on an upturned net pot, wrapped in moss */

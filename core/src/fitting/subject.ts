@@ -2,8 +2,6 @@ import { meanTemperatureC, type Situation } from '../decide/index.ts';
 import type { CoverOption, PotOption, PottedPlace } from '../fit/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import type { PotMaterialId } from '../pots/index.ts';
-import type { ProcedureRequest } from '../procedures/index.ts';
-import type { Settings } from '../settings/index.ts';
 import type { IsoDate } from '../season/index.ts';
 import type {
   GrownSchool,
@@ -38,7 +36,6 @@ export interface FitSubject {
   support: { kind: SupportKindId | null; section: Section | null; lengthCm: number } | null;
   stems: number;
   wish: SupportWish;
-  schools: StepSchools;
 }
 
 /** What there is to fit it with. */
@@ -50,25 +47,6 @@ export interface FitShelf {
   supports: readonly ShelvedSupport[];
   /** height under the shelf or ceiling; null: nothing is above */
   headroomCm: number | null;
-}
-
-export type StepSchools = Required<NonNullable<ProcedureRequest['schools']>>;
-
-/** The schools that decide what hands do: the plant's own, else the collection's. */
-export function stepSchools(
-  own: { [School in keyof Omit<StepSchools, 'wetting'>]?: StepSchools[School] | undefined },
-  settings: Pick<
-    Settings,
-    'firstWaterSchool' | 'wettingSchool' | 'weakRootSchool' | 'rotSchool' | 'toPebblesSchool'
-  >,
-): StepSchools {
-  return {
-    firstWater: own.firstWater ?? settings.firstWaterSchool,
-    wetting: settings.wettingSchool,
-    weakRoots: own.weakRoots ?? settings.weakRootSchool,
-    rot: own.rot ?? settings.rotSchool,
-    toPebbles: own.toPebbles ?? settings.toPebblesSchool,
-  };
 }
 
 /** Where a plant's mix is judged: in its pot, at its spot, by its needs. */

@@ -1,9 +1,9 @@
-import type { OldMediumSchool } from '../decide/index.ts';
 import type { RungVerdict } from '../fit/index.ts';
 import type { Pantry } from '../media/index.ts';
 import type { FitChoices } from './choices.ts';
 import { fitOf, type Fit } from './fitOf.ts';
 import type { FitShelf, FitSubject } from './subject.ts';
+import type { Schools } from '../schools/index.ts';
 
 /** What would make a pot good where none will do as things are. */
 export type WayOutId =
@@ -23,7 +23,7 @@ interface Turned {
 type Turn = (given: Turned) => Turned | null;
 
 const withOldMedium =
-  (oldMedium: OldMediumSchool): Turn =>
+  (oldMedium: Schools['oldMedium']): Turn =>
   ({ subject, ...rest }) => {
     const { situation } = subject;
     const schools = { ...situation.schools, oldMedium };

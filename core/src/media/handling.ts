@@ -17,21 +17,6 @@ export const REWETTING = {
 } as const;
 export type Rewetting = keyof typeof REWETTING;
 
-/** What a keeper does about a component that repels water. */
-export const WETTING_SCHOOLS = {
-  preWet: {
-    label: 'wet it before mixing',
-    does: 'Wet it through in the tub, a little at a time, and let it stand until it is evenly damp.',
-    costs: 'an hour or more ahead; a heavier tub; it does not run between roots',
-  },
-  dryFill: {
-    label: 'fill dry, wet in doses',
-    does: 'Fill dry so that it runs between the roots, then wet it in several small doses.',
-    costs: 'the first waterings run past it: give three or four, ten minutes apart',
-  },
-} as const;
-export type WettingSchool = keyof typeof WETTING_SCHOOLS;
-
 /** How a component is handled before it goes into a mix. */
 export interface Handling {
   /** of a slurry in water: a guide only, feed and water move it */

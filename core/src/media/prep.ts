@@ -1,5 +1,5 @@
 import type { Component } from './components.ts';
-import { WETTING_SCHOOLS, type WettingSchool } from './handling.ts';
+import { SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** Something to be done with a component before it is measured. */
 export interface Preparation {
@@ -25,7 +25,7 @@ const span = (minutes: number) =>
  */
 export function preparations(
   components: readonly Component[],
-  schoolOf: (component: Component) => WettingSchool,
+  schoolOf: (component: Component) => Schools['wetting'],
 ): Preparation[] {
   return components
     .flatMap((component): Preparation[] => {
@@ -40,7 +40,7 @@ export function preparations(
         );
       }
       if (rewets === 'repels') {
-        const { does } = WETTING_SCHOOLS[school];
+        const { does } = SCHOOLS.wetting.options[school];
         made.push(
           told(
             school === 'preWet' ? PRE_WET_MINUTES : 0,

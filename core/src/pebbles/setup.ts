@@ -3,6 +3,7 @@ import { component } from '../media/index.ts';
 import { positive, within } from '../number/index.ts';
 import { usualHeadspaceCm, volumeBelowL, type PotShape } from '../pots/index.ts';
 import { wickFlowMl, WICKS, type WickKind } from './wick.ts';
+import { SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** How pebbles stand over their water. */
 export const PEBBLE_SETUPS = {
@@ -24,26 +25,6 @@ export type PebbleSetupKind = keyof typeof PEBBLE_SETUPS;
 /** How far roots have come. */
 export type PebbleRoots = 'short' | 'reached';
 
-/** What is done with the reservoir in the dark months. */
-export const WINTER_SCHOOLS = {
-  full: {
-    label: 'as in summer',
-    share: 1,
-    costs: 'cold, still water at the roots for weeks',
-  },
-  lower: {
-    label: 'half as high',
-    share: 0.5,
-    costs: 'refill oftener; the wick has farther to lift',
-  },
-  wickDamp: {
-    label: 'empty, the wick kept damp',
-    share: 0.12,
-    costs: 'must be seen every few days: dry pebbles draw water out of roots',
-  },
-} as const;
-export type WinterSchool = keyof typeof WINTER_SCHOOLS;
-
 export interface PebbleRequest {
   kind: PebbleSetupKind;
   /** inside of the pot that holds the pebbles, cm */
@@ -57,7 +38,7 @@ export interface PebbleRequest {
   /** a day's water of the plant in growth and in winter, L */
   usePerDayL: { growth: number; winter: number };
   wick?: { kind: WickKind; insideCm: number };
-  winter: WinterSchool;
+  winter: Schools['winter'];
   /** the keeper's own level in growth, above the vessel's floor; absent: as roots and set-up ask */
   levelCm?: number;
 }
@@ -168,7 +149,7 @@ function levelsOf(request: PebbleRequest, voidShare: number) {
   };
   return {
     summer: at(top, usePerDayL.growth),
-    winter: at(top * WINTER_SCHOOLS[winter].share, usePerDayL.winter),
+    winter: at(top * SCHOOLS.winter.options[winter].share, usePerDayL.winter),
   };
 }
 

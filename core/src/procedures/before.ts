@@ -1,7 +1,7 @@
 import { mixCautions } from '../cautions/index.ts';
 import { mustComeOff } from '../decide/index.ts';
 import { preparations } from '../media/index.ts';
-import type { ProcedureRequest } from './request.ts';
+import type { Repotting } from './request.ts';
 import type { Step } from './step.ts';
 
 const OVERNIGHT_MIN = 480;
@@ -10,20 +10,14 @@ const STUCK_ROOTS_MIN = 30;
 const SUCCULENT = 'fullyDry';
 
 /** What is done ahead: soaks and wetting, the plant's own thirst, pot and tools. */
-export function before(request: ProcedureRequest): Step[] {
+export function before(request: Repotting): Step[] {
   return [...mixAhead(request), ...plantAhead(request), ...toolsAhead(request)];
 }
 
-function mixAhead({
-  components,
-  schools = {},
-  newMediumL,
-  mixed,
-  mound,
-}: ProcedureRequest): Step[] {
+function mixAhead({ components, schools, newMediumL, mixed, mound }: Repotting): Step[] {
   // The moss of a mound is soaked where it is wrapped.
   if (newMediumL <= 0 || mixed || mound) return [];
-  const school = schools.wetting ?? 'preWet';
+  const school = schools.wetting;
   const cautions = mixCautions(components);
   const prepared = preparations(components, () => school);
   const repels = components.some(({ rewets }) => rewets === 'repels');
@@ -66,7 +60,7 @@ function mixAhead({
 }
 
 /** Thirst, soak or damp ball: one of them, for each asks for the opposite of the others. */
-function plantAhead(request: ProcedureRequest): Step[] {
+function plantAhead(request: Repotting): Step[] {
   const { start = 'potted', traits, from, signals, support } = request;
   // What stands over water is only taken out of it.
   if (start !== 'potted' || from === 'pebbles') return [];
@@ -107,10 +101,10 @@ function plantAhead(request: ProcedureRequest): Step[] {
 }
 
 /** What rots or smells sour has had water enough. */
-const staysWet = (signals: ProcedureRequest['signals']): boolean =>
+const staysWet = (signals: Repotting['signals']): boolean =>
   rotSeen(signals) || mustComeOff(signals) || signals.staysWetLonger === true;
 
-function soakFor({ traits, from, signals, work }: ProcedureRequest): Step | null {
+function soakFor({ traits, from, signals, work }: Repotting): Step | null {
   const clinging = traits.rootKind === 'velamen' && (from === 'bark' || from === 'mix');
   if (clinging || work === 'bareRoot') {
     return {
@@ -133,7 +127,7 @@ function soakFor({ traits, from, signals, work }: ProcedureRequest): Step | null
   };
 }
 
-function toolsAhead({ potSoaking, signals, pieces, rootsPruned, work }: ProcedureRequest): Step[] {
+function toolsAhead({ potSoaking, signals, pieces, rootsPruned, work }: Repotting): Step[] {
   const infested = isInfested(signals);
   const cuts = pieces > 1 || rootsPruned || work !== 'ballKept' || rotSeen(signals) || infested;
   return [
@@ -170,8 +164,8 @@ function toolsAhead({ potSoaking, signals, pieces, rootsPruned, work }: Procedur
   ];
 }
 
-export const rotSeen = ({ rot }: ProcedureRequest['signals']): boolean =>
+export const rotSeen = ({ rot }: Repotting['signals']): boolean =>
   rot === 'roots' || rot === 'stem';
-export const isInfested = ({ infestedRoots, pests }: ProcedureRequest['signals']): boolean =>
+export const isInfested = ({ infestedRoots, pests }: Repotting['signals']): boolean =>
   infestedRoots === true || pests === 'mealy' || pests === 'scale';
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -4,6 +4,7 @@ import { after, potted, throughWater } from './potting.ts';
 import { rootsFreed } from './roots.ts';
 import type { ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
+import { withUsual } from '../schools/index.ts';
 
 /**
  * The steps of one repot in the order of the hands, composed from what the
@@ -20,7 +21,8 @@ export function procedure(asked: ProcedureRequest): Step[] {
     rootsPruned,
     mound: Boolean(mound),
   });
-  const request = { ...asked, work, ...(mound ? { support: null } : {}) };
+  const schools = withUsual(asked.schools);
+  const request = { ...asked, schools, work, ...(mound ? { support: null } : {}) };
   return [
     ...before(request),
     ...rootsFreed(request),

@@ -4,7 +4,6 @@ import type { Component, MediumKind } from '../media/index.ts';
 import type { PotMaterialId } from '../pots/index.ts';
 import type { SupportPlan } from '../support/index.ts';
 import { procedure } from './compose.ts';
-import type { ProcedureRequest } from './request.ts';
 import type { Step } from './step.ts';
 
 /** A plant, the pot it moves into, and what goes in with it. */
@@ -24,7 +23,6 @@ export interface FittedRepot {
   /** the mix stands ready in a tub */
   mixed?: boolean;
   wetKg: number;
-  schools: NonNullable<ProcedureRequest['schools']>;
 }
 
 /** Steps of a repot as it was fitted: pot, mix and support are settled. */
@@ -55,6 +53,6 @@ export function fittedSteps(repot: FittedRepot): Step[] {
     topDressing: repot.topDressing,
     mound: rung.mound,
     wetKg: repot.wetKg,
-    schools: repot.schools,
+    ...(situation.schools ? { schools: situation.schools } : {}),
   });
 }

@@ -1,35 +1,23 @@
 import { firstWaterFor, takesCold } from '../aftercare/index.ts';
 import { isInfested, rotSeen } from './before.ts';
-import type { ProcedureRequest } from './request.ts';
+import type { Repotting } from './request.ts';
 import type { Step } from './step.ts';
 
 const MOSS_SOAK_MIN = 20;
 const SECOND_WATER_MIN = 120;
 const DOSE_MIN = 10;
 const WATER_WEEKS_MIN = 3 * 7 * 24 * 60;
-const JAR_FROM: readonly ProcedureRequest['from'][] = [
-  'peatSoil',
-  'loam',
-  'mix',
-  'bark',
-  'mineral',
-];
+const JAR_FROM: readonly Repotting['from'][] = ['peatSoil', 'loam', 'mix', 'bark', 'mineral'];
 /** Less is not measured. */
 const LEAST_L = 0.01;
 const cm = (value: number) => `${value.toFixed(1).replace(/\.0$/, '')} cm`;
 
 /** Roots made ready for water before they meet pebbles. */
-export function throughWater({
-  from,
-  to,
-  traits,
-  start = 'potted',
-  schools = {},
-}: ProcedureRequest): Step[] {
+export function throughWater({ from, to, traits, start = 'potted', schools }: Repotting): Step[] {
   if (to !== 'pebbles' || start !== 'potted' || !JAR_FROM.includes(from)) return [];
   // Cuts in succulent roots close dry or not at all.
   if (traits.drying === 'fullyDry') return [];
-  if ((schools.toPebbles ?? 'long') !== 'long') return [];
+  if (schools.toPebbles !== 'long') return [];
   return [
     {
       id: 'waterJar',
@@ -43,7 +31,7 @@ export function throughWater({
 }
 
 /** From the empty pot to a plant that stands, level and labelled. */
-export function potted(request: ProcedureRequest): Step[] {
+export function potted(request: Repotting): Step[] {
   return [
     ...potReady(request),
     ...supportFirst(request),
@@ -58,7 +46,7 @@ export function potted(request: ProcedureRequest): Step[] {
   ];
 }
 
-function potReady({ layer, depth, to, mound: onMound }: ProcedureRequest): Step[] {
+function potReady({ layer, depth, to, mound: onMound }: Repotting): Step[] {
   if (onMound) return [];
   return [
     ...(layer !== 'none' && depth.screenCm !== null
@@ -84,7 +72,7 @@ function potReady({ layer, depth, to, mound: onMound }: ProcedureRequest): Step[
   ];
 }
 
-function supportFirst({ support }: ProcedureRequest): Step[] {
+function supportFirst({ support }: Repotting): Step[] {
   if (!support) return [];
   return [
     {
@@ -102,7 +90,7 @@ function mounded({
   diameterCm,
   mossL,
   dryG,
-}: NonNullable<ProcedureRequest['mound']>): Step[] {
+}: NonNullable<Repotting['mound']>): Step[] {
   return [
     {
       id: 'soakMoss',
@@ -133,7 +121,7 @@ function mounded({
   ];
 }
 
-function seated(request: ProcedureRequest): Step[] {
+function seated(request: Repotting): Step[] {
   const { traits, depth, work, to, start = 'potted', pieces, signals } = request;
   const bare = work === 'bareRoot' || start !== 'potted' || pieces > 1;
   const steps: Step[] = [];
@@ -183,12 +171,12 @@ function seated(request: ProcedureRequest): Step[] {
 function filled({
   to,
   traits,
-  schools = {},
+  schools,
   components,
   newMediumL,
   depth,
   topDressing,
-}: ProcedureRequest): Step[] {
+}: Repotting): Step[] {
   const dressed: Step[] =
     topDressing && to !== 'pebbles'
       ? [
@@ -257,7 +245,7 @@ function filled({
   return [...steps, ...dressed];
 }
 
-function fastened({ support, signals, work, start = 'potted', traits }: ProcedureRequest): Step[] {
+function fastened({ support, signals, work, start = 'potted', traits }: Repotting): Step[] {
   const steps: Step[] = [];
   if (support && support.ties > 0) {
     steps.push({
@@ -280,7 +268,7 @@ function fastened({ support, signals, work, start = 'potted', traits }: Procedur
 }
 
 /** First water, or none yet; where it then stands; and the bench left clean. */
-export function after(request: ProcedureRequest): Step[] {
+export function after(request: Repotting): Step[] {
   return [
     ...watered(request),
     {
@@ -300,8 +288,8 @@ export function after(request: ProcedureRequest): Step[] {
   ];
 }
 
-function watered(request: ProcedureRequest): Step[] {
-  const { to, traits, signals, schools = {}, components, pieces, rootsPruned } = request;
+function watered(request: Repotting): Step[] {
+  const { to, traits, signals, schools, components, pieces, rootsPruned } = request;
   const cut = pieces > 1 || rootsPruned || rotSeen(signals);
   const { days, why } = firstWaterFor(traits, cut, schools.firstWater);
   if (to === 'pebbles' && traits.drying !== 'fullyDry') {

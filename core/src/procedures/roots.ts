@@ -1,8 +1,9 @@
 import { plantCautions } from '../cautions/index.ts';
 import { mustComeOff } from '../decide/index.ts';
 import { isInfested, rotSeen } from './before.ts';
-import { ROT_SCHOOLS, WEAK_ROOT_SCHOOLS, type ProcedureRequest } from './request.ts';
+import { type Repotting } from './request.ts';
 import type { Step } from './step.ts';
+import { SCHOOLS } from '../schools/index.ts';
 
 const HEAVY_KG = 20;
 const DAY_MIN = 24 * 60;
@@ -11,7 +12,7 @@ const INFESTED_SOAK_MIN = 30;
 const MOST_ALIVE = 0.95;
 
 /** Out of the old pot, and what is done to ball and roots. */
-export function rootsFreed(request: ProcedureRequest): Step[] {
+export function rootsFreed(request: Repotting): Step[] {
   const { start = 'potted' } = request;
   if (start !== 'potted') return cuttingFreed(start);
   return [...outOfPot(request), ...oldMedium(request), ...readAndCut(request)];
@@ -35,7 +36,7 @@ function cuttingFreed(start: 'cuttingFromMoss' | 'cuttingFromWater'): Step[] {
   ];
 }
 
-function outOfPot({ traits, signals, potMaterial, wetKg, from }: ProcedureRequest): Step[] {
+function outOfPot({ traits, signals, potMaterial, wetKg, from }: Repotting): Step[] {
   const cautions = plantCautions(traits);
   const jammed = signals.potBulging === true || signals.circling === 'tight';
   const soft = potMaterial === 'plastic' || potMaterial === 'fabric' || potMaterial === 'net';
@@ -97,7 +98,7 @@ function outOfPot({ traits, signals, potMaterial, wetKg, from }: ProcedureReques
   return steps;
 }
 
-function oldMedium({ work, signals, from, to }: ProcedureRequest): Step[] {
+function oldMedium({ work, signals, from, to }: Repotting): Step[] {
   // Pebbles were eased off already, but for those that are grown in.
   if (from === 'pebbles') return [rinse];
   const circling = signals.circling === 'some' || signals.circling === 'tight';
@@ -156,8 +157,8 @@ const readStep: Step = {
   cautions: [],
 };
 
-function readAndCut(request: ProcedureRequest): Step[] {
-  const { traits, signals, work, rootsPruned, pieces, schools = {} } = request;
+function readAndCut(request: Repotting): Step[] {
+  const { traits, signals, work, rootsPruned, pieces, schools } = request;
   const rot = rotSeen(signals);
   const infested = isInfested(signals);
   const live = typeof signals.liveRoots === 'number' ? signals.liveRoots : null;
@@ -165,7 +166,7 @@ function readAndCut(request: ProcedureRequest): Step[] {
   const steps: Step[] = [];
   if (opened || rot || live !== null || infested) steps.push(readStep);
   if (rot || (opened && (live === null || live < MOST_ALIVE))) {
-    const school = WEAK_ROOT_SCHOOLS[schools.weakRoots ?? 'cutAll'];
+    const school = SCHOOLS.weakRoots.options[schools.weakRoots];
     steps.push({
       id: 'weakRoots',
       title: school.does,
@@ -174,7 +175,7 @@ function readAndCut(request: ProcedureRequest): Step[] {
     });
   }
   if (rot) {
-    const school = ROT_SCHOOLS[schools.rot ?? 'dryAir'];
+    const school = SCHOOLS.rot.options[schools.rot];
     steps.push(
       {
         id: 'cutToClean',
@@ -186,7 +187,7 @@ function readAndCut(request: ProcedureRequest): Step[] {
         id: 'treatRot',
         title: school.does,
         why: `you follow “${school.label}”: ${school.costs}`,
-        cautions: (schools.rot ?? 'dryAir') === 'peroxide' ? ['peroxide'] : [],
+        cautions: schools.rot === 'peroxide' ? ['peroxide'] : [],
       },
     );
   }
@@ -242,10 +243,10 @@ const GUESTS: Record<string, string> = {
   snails:
     'Pick snails out of the holes and from under the rim; look for clear round eggs among the roots',
 };
-const pestWork = ({ pests, infestedRoots }: ProcedureRequest['signals']): readonly string[] =>
+const pestWork = ({ pests, infestedRoots }: Repotting['signals']): readonly string[] =>
   PEST_WORK[String(pests)] ?? (infestedRoots === true ? PEST_WORK.mealy! : []);
 
-function divideStep({ pieces, traits }: ProcedureRequest): Step {
+function divideStep({ pieces, traits }: Repotting): Step {
   const walks = traits.growthForm === 'walker' || traits.rootKind === 'velamen';
   return {
     id: 'divide',
@@ -257,8 +258,8 @@ function divideStep({ pieces, traits }: ProcedureRequest): Step {
   };
 }
 
-function wounds(request: ProcedureRequest): Step[] {
-  const { traits, signals, pieces, rootsPruned, work, schools = {} } = request;
+function wounds(request: Repotting): Step[] {
+  const { traits, signals, pieces, rootsPruned, work, schools } = request;
   const cut = pieces > 1 || rootsPruned || rotSeen(signals);
   // Roots that were only opened are not laid out to dry by who waters them at once.
   const opened = work !== 'ballKept' && schools.firstWater !== 'atOnce';

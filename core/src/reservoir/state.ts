@@ -1,7 +1,6 @@
 import { positive } from '../number/index.ts';
-import { WINTER_SCHOOLS, type WinterSchool } from '../pebbles/index.ts';
 import { addDays, daysBetween, type IsoDate } from '../season/index.ts';
-import { nextFlushDays, PH_USABLE, type FlushSchool } from '../solutions/index.ts';
+import { nextFlushDays, PH_USABLE } from '../solutions/index.ts';
 import {
   flushDays,
   lastLevel,
@@ -11,6 +10,7 @@ import {
   type OwnThirst,
   type ReservoirEvent,
 } from './log.ts';
+import { SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** A plant over water, with all that is known of its reservoir. */
 export interface ReservoirRequest {
@@ -22,8 +22,8 @@ export interface ReservoirRequest {
   typicalPerDayL: (date: IsoDate) => number;
   /** of the season today, 0 … 1 */
   activity: number;
-  school: FlushSchool;
-  winter: WinterSchool;
+  school: Schools['flush'];
+  winter: Schools['winter'];
   hasWick: boolean;
 }
 
@@ -127,7 +127,7 @@ export function reservoirState(request: ReservoirRequest): ReservoirState {
   const { today, events, typicalPerDayL, activity, winter: school } = request;
   positive('fullL', request.fullL);
   const winter = activity < WINTER_ACTIVITY;
-  const fullL = request.fullL * (winter ? WINTER_SCHOOLS[school].share : 1);
+  const fullL = request.fullL * (winter ? SCHOOLS.winter.options[school].share : 1);
   const thirst = ownThirst(events, typicalPerDayL);
   const use = (date: IsoDate) => positive('use', typicalPerDayL(date) * thirst.factor);
   const known = lastLevel(events);

@@ -1,32 +1,13 @@
-import type { FirstWaterSchool } from '../aftercare/index.ts';
-import type { OldMediumSchool, SizeSchool, WhenSchool } from '../decide/index.ts';
 import type { LabelSheet, Paper } from '../labels/index.ts';
-import type { Avoided, WettingSchool } from '../media/index.ts';
-import type { RotSchool, ToPebbles, WeakRootSchool } from '../procedures/index.ts';
-import type { WinterSchool } from '../pebbles/index.ts';
-import type { FlushSchool } from '../solutions/index.ts';
-
-export interface GroupSchools {
-  when?: WhenSchool;
-  size?: SizeSchool;
-  oldMedium?: OldMediumSchool;
-}
+import type { Avoided } from '../media/index.ts';
+import { USUAL_SETTINGS, type GroupSchools, type SchoolSettings } from '../schools/index.ts';
 
 /** What the keeper chose for the whole collection. */
-export interface Settings {
+export interface Settings extends SchoolSettings {
   collectionName: string;
   units: 'metric' | 'us';
-  whenSchool: WhenSchool;
-  sizeSchool: SizeSchool;
-  oldMediumSchool: OldMediumSchool;
   /** schools for the plants of one group of the catalogue; a plant's own win over them */
   groupSchools: Record<string, GroupSchools>;
-  firstWaterSchool: FirstWaterSchool;
-  weakRootSchool: WeakRootSchool;
-  rotSchool: RotSchool;
-  toPebblesSchool: ToPebbles;
-  flushSchool: FlushSchool;
-  winterSchool: WinterSchool;
   paper: Paper;
   /** own label sheet; null: the common one for the paper */
   labelSheet: LabelSheet | null;
@@ -36,7 +17,6 @@ export interface Settings {
   tubL: number | null;
   /** what no mix may hold */
   avoided: Avoided;
-  wettingSchool: WettingSchool;
   /** sign before or after prices, as the keeper writes it */
   currency: string;
   /** filled with invented plants */
@@ -47,22 +27,13 @@ export interface Settings {
 export const DEFAULT_SETTINGS: Settings = {
   collectionName: '',
   units: 'metric',
-  whenSchool: 'window',
-  sizeSchool: 'oneUp',
-  oldMediumSchool: 'byMedium',
+  ...USUAL_SETTINGS,
   groupSchools: {},
-  firstWaterSchool: 'byPlant',
-  weakRootSchool: 'cutAll',
-  rotSchool: 'dryAir',
-  toPebblesSchool: 'long',
-  flushSchool: 'calendar',
-  winterSchool: 'lower',
   paper: 'a4',
   labelSheet: null,
   scoopL: null,
   tubL: null,
   avoided: { contents: [], components: [] },
-  wettingSchool: 'preWet',
   currency: '€',
   demo: false,
 };

@@ -1,12 +1,5 @@
 import { positive, within } from '../number/index.ts';
-
-/** When a reservoir is flushed. */
-export const FLUSH_SCHOOLS = {
-  calendar: { label: 'by the calendar', costs: 'work on days when nothing asked for it' },
-  empty: { label: 'when it is empty', costs: 'salts rise as it sinks' },
-  ph: { label: 'by pH', costs: 'a reading before each flush' },
-} as const;
-export type FlushSchool = keyof typeof FLUSH_SCHOOLS;
+import type { Schools } from '../schools/index.ts';
 
 /** Two weeks. @source common practice, no source */
 const CALENDAR_DAYS = 14;
@@ -19,7 +12,7 @@ const HOLDS_WITHIN = 0.3;
 
 /** What is known when the next flush is set. */
 export interface FlushReading {
-  school: FlushSchool;
+  school: Schools['flush'];
   /** days between the last two flushes */
   lastIntervalDays: number;
   /** reservoir when full and use, L and L/day */

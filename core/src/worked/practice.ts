@@ -1,10 +1,8 @@
 import type { RootWork } from '../aftercare/index.ts';
-import { FIRST_WATER_SCHOOLS } from '../aftercare/index.ts';
-import { OLD_MEDIUM_SCHOOLS, SIZE_SCHOOLS, WHEN_SCHOOLS } from '../decide/index.ts';
-import { MEDIUM_KINDS, WETTING_SCHOOLS, type MediumKind } from '../media/index.ts';
-import { ROT_SCHOOLS, TO_PEBBLES, WEAK_ROOT_SCHOOLS } from '../procedures/index.ts';
+import { MEDIUM_KINDS, type MediumKind } from '../media/index.ts';
 import { monthOfYear, type IsoDate } from '../season/index.ts';
 import { TRAY_METHODS, type TrayMedium } from '../tray/index.ts';
+import { optionsOf, SCHOOL_IDS, SCHOOLS, type School, type Schools } from '../schools/index.ts';
 
 /** What was done, by what decides how it goes. */
 export const METHODS = {
@@ -25,16 +23,7 @@ export const METHODS = {
 export type Method = keyof typeof METHODS;
 
 /** The schools that a repot followed, each where it had a say. */
-export interface SchoolsFollowed {
-  when?: keyof typeof WHEN_SCHOOLS;
-  size?: keyof typeof SIZE_SCHOOLS;
-  oldMedium?: keyof typeof OLD_MEDIUM_SCHOOLS;
-  weakRoots?: keyof typeof WEAK_ROOT_SCHOOLS;
-  rot?: keyof typeof ROT_SCHOOLS;
-  firstWater?: keyof typeof FIRST_WATER_SCHOOLS;
-  wetting?: keyof typeof WETTING_SCHOOLS;
-  toPebbles?: keyof typeof TO_PEBBLES;
-}
+export type SchoolsFollowed = Partial<Schools>;
 
 /** What is remembered of a repot so that its outcome can be held against how it was done. */
 export interface Practice {
@@ -84,6 +73,12 @@ export function methodOf({ from, to, pieces, rootsPruned, rotten, mound, work }:
   return rootsPruned ? 'rootsPruned' : work;
 }
 
+/** Schools that one repot puts to the test; a reservoir is another matter. */
+const TESTED = SCHOOL_IDS.filter((id): id is Tested => id !== 'flush' && id !== 'winter');
+type Tested = Exclude<School, 'flush' | 'winter'>;
+type SchoolFactors = Record<Tested, ReturnType<typeof wordsOf>>;
+const wordsOf = (id: School) => ({ label: `${SCHOOLS[id].topic} (school)`, words: optionsOf(id) });
+
 /** Ways in which cases are told apart, with the words of their values. */
 export const FACTORS = {
   method: { label: 'Method', words: METHODS },
@@ -96,14 +91,7 @@ export const FACTORS = {
     label: 'Medium',
     words: Object.fromEntries(MEDIUM_KINDS.map(({ id, label }) => [id, { label }])),
   },
-  when: { label: 'When (school)', words: WHEN_SCHOOLS },
-  size: { label: 'How far up (school)', words: SIZE_SCHOOLS },
-  oldMedium: { label: 'Old medium (school)', words: OLD_MEDIUM_SCHOOLS },
-  weakRoots: { label: 'Weak roots (school)', words: WEAK_ROOT_SCHOOLS },
-  rot: { label: 'Rotted tissue (school)', words: ROT_SCHOOLS },
-  firstWater: { label: 'First water (school)', words: FIRST_WATER_SCHOOLS },
-  wetting: { label: 'Dry peat (school)', words: WETTING_SCHOOLS },
-  toPebbles: { label: 'Into pebbles (school)', words: TO_PEBBLES },
+  ...(Object.fromEntries(TESTED.map((id) => [id, wordsOf(id)])) as SchoolFactors),
 } as const satisfies Record<string, { label: string; words: Record<string, { label: string }> }>;
 export type Factor = keyof typeof FACTORS;
 

@@ -1,37 +1,29 @@
-import type {
-  CareKind,
-  ComponentRecord,
-  FirstWaterSchool,
-  FitPlan,
-  FlushSchool,
-  KitchenReading,
-  LightClass,
-  MediumKind,
-  OldMediumSchool,
-  OwnNumbers,
-  PotExtra,
-  PotMaterialId,
-  PotShape,
-  PotTone,
-  Practice,
-  RecipeExtras,
-  RecipePart,
-  RotSchool,
-  Section,
-  Signals,
-  SizeSchool,
-  SupportKindId,
-  SupportWish,
-  TaskKind,
-  TaskRule,
-  TimedStep,
-  ToPebbles,
-  Traits,
-  VerdictKind,
-  WeakRootSchool,
-  WettingSchool,
-  WhenSchool,
-  WinterSchool,
+import {
+  type CareKind,
+  type ComponentRecord,
+  type FitPlan,
+  type KitchenReading,
+  type LightClass,
+  type MediumKind,
+  type OwnNumbers,
+  type PotExtra,
+  type PotMaterialId,
+  type PotShape,
+  type PotTone,
+  type Practice,
+  type RecipeExtras,
+  type RecipePart,
+  type Section,
+  type Signals,
+  type SupportKindId,
+  type SupportWish,
+  type TaskKind,
+  type TaskRule,
+  type TimedStep,
+  type Traits,
+  type VerdictKind,
+  type PlantSchools,
+  type Schools,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { days } from './days.ts';
@@ -95,18 +87,6 @@ export const supports = sqliteTable('supports', {
   count: integer('count').notNull(),
   free: integer('free').notNull(),
 });
-
-export interface PlantSchools {
-  when?: WhenSchool | undefined;
-  size?: SizeSchool | undefined;
-  oldMedium?: OldMediumSchool | undefined;
-  firstWater?: FirstWaterSchool | undefined;
-  weakRoots?: WeakRootSchool | undefined;
-  rot?: RotSchool | undefined;
-  toPebbles?: ToPebbles | undefined;
-  flush?: FlushSchool | undefined;
-  winter?: WinterSchool | undefined;
-}
 
 export const plants = sqliteTable(
   'plants',
@@ -405,7 +385,7 @@ export const components = sqliteTable('components', {
     .default({}),
   dusty: integer('dusty', { mode: 'boolean' }),
   biohazard: integer('biohazard', { mode: 'boolean' }),
-  wetting: text('wetting').$type<WettingSchool>(),
+  wetting: text('wetting').$type<Schools['wetting']>(),
   grade: text('grade').notNull().default(''),
   note: text('note').notNull().default(''),
   /** loosened litres in a bag; null: not known */

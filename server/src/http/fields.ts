@@ -9,17 +9,8 @@ import {
   POT_SHAPES,
   RECIPES,
   SIZES_OF_SHAPE,
-  SIZE_SCHOOLS,
-  WHEN_SCHOOLS,
-  FIRST_WATER_SCHOOLS,
-  OLD_MEDIUM_SCHOOLS,
   ALL_SIGNALS,
   DRAINAGE_LAYERS,
-  FLUSH_SCHOOLS,
-  ROT_SCHOOLS,
-  TO_PEBBLES,
-  WEAK_ROOT_SCHOOLS,
-  WINTER_SCHOOLS,
   GROWN_SCHOOLS,
   POT_TONES,
   SUPPORT_GOALS,
@@ -28,6 +19,8 @@ import {
   type LabelSheet,
   type PotShape,
   type Signals,
+  optionsOf,
+  type School,
 } from '@fernbank/core';
 import Joi from 'joi';
 
@@ -75,15 +68,10 @@ export const supportGoal = () => Joi.string().valid(...ids(SUPPORT_GOALS));
 export const grownSchool = () => Joi.string().valid(...Object.keys(GROWN_SCHOOLS));
 export const drainageLayer = () => Joi.string().valid(...Object.keys(DRAINAGE_LAYERS));
 export const light = () => Joi.string().valid(...ids(LIGHT_CLASSES));
-export const whenSchool = () => Joi.string().valid(...Object.keys(WHEN_SCHOOLS));
-export const sizeSchool = () => Joi.string().valid(...Object.keys(SIZE_SCHOOLS));
-export const oldMediumSchool = () => Joi.string().valid(...Object.keys(OLD_MEDIUM_SCHOOLS));
-export const firstWaterSchool = () => Joi.string().valid(...Object.keys(FIRST_WATER_SCHOOLS));
-export const weakRootSchool = () => Joi.string().valid(...Object.keys(WEAK_ROOT_SCHOOLS));
-export const rotSchool = () => Joi.string().valid(...Object.keys(ROT_SCHOOLS));
-export const toPebblesSchool = () => Joi.string().valid(...Object.keys(TO_PEBBLES));
-export const flushSchool = () => Joi.string().valid(...Object.keys(FLUSH_SCHOOLS));
-export const winterSchool = () => Joi.string().valid(...Object.keys(WINTER_SCHOOLS));
+/** One's own choice among schools, of the questions named. */
+export const schoolChoices = (ids: readonly School[]) =>
+  Joi.object(Object.fromEntries(ids.map((id) => [id, schoolChoice(id)])));
+export const schoolChoice = (id: School) => Joi.string().valid(...Object.keys(optionsOf(id)));
 
 export const latitude = () => Joi.number().min(-90).max(90);
 export const humidity = () => Joi.number().min(0).max(1);

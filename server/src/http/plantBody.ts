@@ -7,32 +7,25 @@ import {
   VIGOURS,
   WINDOWS,
   type Traits,
+  PLANT_SCHOOLS,
 } from '@fernbank/core';
 import Joi from 'joi';
 import type { PlantRow } from '../services/collection.ts';
 import {
-  firstWaterSchool,
-  flushSchool,
   grownSchool,
   isoDate,
   light,
   mediumKind,
   note,
-  oldMediumSchool,
   potMaterialId,
   potShape,
   recipeId,
-  rotSchool,
   rowId,
   section,
-  sizeSchool,
   supportGoal,
   supportKindId,
   supportLength,
-  toPebblesSchool,
-  weakRootSchool,
-  whenSchool,
-  winterSchool,
+  schoolChoices,
 } from './fields.ts';
 
 /** A plant as it comes in. */
@@ -111,17 +104,7 @@ const fields = {
   }),
   stems: Joi.number().integer().min(1).max(20),
   coverId: rowId().allow(null),
-  schools: Joi.object({
-    when: whenSchool(),
-    size: sizeSchool(),
-    oldMedium: oldMediumSchool(),
-    firstWater: firstWaterSchool(),
-    weakRoots: weakRootSchool(),
-    rot: rotSchool(),
-    toPebbles: toPebblesSchool(),
-    flush: flushSchool(),
-    winter: winterSchool(),
-  }),
+  schools: schoolChoices(PLANT_SCHOOLS),
   note: note(),
 };
 

@@ -7,6 +7,7 @@ import {
   type PotShape,
   type Situation,
   type Traits,
+  SCHOOL_IDS,
 } from '@fernbank/core';
 import Joi from 'joi';
 import { logsOf } from '../services/logs.ts';
@@ -18,13 +19,11 @@ import {
   light,
   mediumKind,
   minute,
-  oldMediumSchool,
   potShape,
   shippedRecipeId,
   signals,
-  sizeSchool,
   temperatures,
-  whenSchool,
+  schoolChoices,
 } from './fields.ts';
 import { partFrom, partsBody, type PartBody } from './parts.ts';
 
@@ -79,7 +78,7 @@ export const situationFields = () => ({
       }),
     )
     .max(20_000),
-  schools: Joi.object({ when: whenSchool(), size: sizeSchool(), oldMedium: oldMediumSchool() }),
+  schools: schoolChoices(SCHOOL_IDS),
 });
 
 export const decisionBody = () => Joi.object<DecisionBody>(situationFields()).or('taxon', 'traits');

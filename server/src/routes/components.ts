@@ -7,11 +7,11 @@ import {
   kitchenTest,
   ownFromKitchenTest,
   REWETTING,
-  WETTING_SCHOOLS,
   type ComponentNumber,
   type IsoDate,
   type KitchenReading,
   type OwnNumber,
+  SCHOOLS,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
@@ -46,7 +46,7 @@ const fields = {
   }),
   dusty: Joi.boolean().allow(null),
   biohazard: Joi.boolean().allow(null),
-  wetting: oneOf(WETTING_SCHOOLS).allow(null),
+  wetting: oneOf(SCHOOLS.wetting.options).allow(null),
   grade: Joi.string().trim().allow('').max(60),
   note: note(),
   bagL: above0(2000).allow(null),

@@ -13,7 +13,7 @@ import {
   rootCuts,
   rowId,
   section,
-  sizeSchool,
+  schoolChoice,
   supportKindId,
   supportLength,
 } from '../http/fields.ts';
@@ -34,7 +34,7 @@ const fitPlan = Joi.object<FitPlan>({
   leftBy: Joi.string().max(120),
   recipeId: recipeId().required(),
   parts: recipeParts(),
-  size: sizeSchool().required(),
+  size: schoolChoice('size').required(),
   layer: drainageLayer().default('screen'),
   cuts: rootCuts().default({ pieces: 1, rootsPruned: false }),
   mound: Joi.boolean(),

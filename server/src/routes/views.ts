@@ -4,29 +4,17 @@ import {
   HEADLINES,
   PAPERS,
   searchTaxa,
-  WETTING_SCHOOLS,
   type IsoDate,
-  type WhenSchool,
   type Settings,
+  SCHOOLS,
+  SCHOOL_IDS,
+  GROUP_SCHOOLS,
 } from '@fernbank/core';
 import Joi from 'joi';
 import { asOf, dayQuery, type Context } from '../context.ts';
 import { plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
-import {
-  firstWaterSchool,
-  flushSchool,
-  isoDate,
-  labelSheet,
-  oldMediumSchool,
-  rotSchool,
-  rowId,
-  sizeSchool,
-  toPebblesSchool,
-  weakRootSchool,
-  whenSchool,
-  winterSchool,
-} from '../http/fields.ts';
+import { isoDate, labelSheet, rowId, schoolChoice, schoolChoices } from '../http/fields.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { readSettings, writeSettings } from '../services/settings.ts';
@@ -124,23 +112,15 @@ export function catalogueRoutes(): DescribedRouter {
   return routes;
 }
 
-const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool }>({
+const changedSettings = Joi.object<Partial<Settings>>({
   collectionName: Joi.string().trim().allow('').max(80),
   units: Joi.string().valid('metric', 'us'),
-  whenSchool: whenSchool(),
-  sizeSchool: sizeSchool(),
-  firstWaterSchool: firstWaterSchool(),
-  oldMediumSchool: oldMediumSchool(),
-  weakRootSchool: weakRootSchool(),
-  rotSchool: rotSchool(),
-  toPebblesSchool: toPebblesSchool(),
-  flushSchool: flushSchool(),
-  winterSchool: winterSchool(),
+  ...Object.fromEntries(SCHOOL_IDS.map((id) => [SCHOOLS[id].setting, schoolChoice(id)])),
   paper: Joi.string().valid(...Object.keys(PAPERS)),
   labelSheet: labelSheet().allow(null),
   groupSchools: Joi.object().pattern(
     Joi.string().valid(...GROUPS.map(({ id }) => id)),
-    Joi.object({ when: whenSchool(), size: sizeSchool(), oldMedium: oldMediumSchool() }),
+    schoolChoices(GROUP_SCHOOLS),
   ),
   scoopL: Joi.number().min(0.01).max(50).allow(null),
   tubL: Joi.number().min(0.5).max(2000).allow(null),
@@ -151,7 +131,6 @@ const changedSettings = Joi.object<Partial<Settings> & { whenSchool?: WhenSchool
       .required(),
     components: Joi.array().items(Joi.string().max(40)).unique().max(200).required(),
   }),
-  wettingSchool: Joi.string().valid(...Object.keys(WETTING_SCHOOLS)),
   currency: Joi.string().trim().allow('').max(4),
 }).min(1);
 

@@ -21,6 +21,8 @@ import {
   type StandingSupport,
   type Taxon,
   type Settings,
+  schoolsFollowed,
+  type Schools,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -58,7 +60,7 @@ export interface PlantFile {
   plant: PlantRow;
   spot: SpotRow;
   taxon: Taxon;
-  situation: Situation;
+  situation: Situation & { schools: Schools };
   /** newest first, since the last repot */
   looks: LookRow[];
   logs: Logs;
@@ -86,7 +88,7 @@ export function plantFile(
   const traits = traitsOf(taxon, plant.traits);
   const inside = insideOfMaterial(plant.pot, plant.potMaterial);
   const parts = partsIn(db, plant);
-  const base: Situation = {
+  const base: PlantFile['situation'] = {
     traits,
     date,
     spot: spotOf(spot),
@@ -98,7 +100,7 @@ export function plantFile(
     },
     lastRepot: plant.lastRepot,
     signals: currentFindings(seen, records.measurements.filter(within), date),
-    schools: schoolsOf(plant, taxon, settings),
+    schools: schoolsOf(plant, settings, taxon),
     ...(seen[0] ? { lookedOn: seen[0].date } : {}),
   };
   const logs = logsOf(records.measurements.filter(within), base.spot, traits);
@@ -119,16 +121,6 @@ export function plantFile(
     logs,
     learned,
     situation: roots ? { ...base, roots } : base,
-  };
-}
-
-/** The plant's own schools, else its group's, else the collection's. */
-function schoolsOf(plant: PlantRow, { group }: Taxon, settings: Settings): Situation['schools'] {
-  const ofGroup = settings.groupSchools[group] ?? {};
-  return {
-    when: plant.schools.when ?? ofGroup.when ?? settings.whenSchool,
-    size: plant.schools.size ?? ofGroup.size ?? settings.sizeSchool,
-    oldMedium: plant.schools.oldMedium ?? ofGroup.oldMedium ?? settings.oldMediumSchool,
   };
 }
 
@@ -202,3 +194,7 @@ export function withTaxon(row: PlantRow) {
   const { common, group, groupLabel } = taxonOf(row);
   return { ...row, common, group, groupLabel };
 }
+
+/** What is followed for a plant: its own choice, else its group's, else the collection's. */
+export const schoolsOf = (plant: PlantRow, settings: Settings, taxon = taxonOf(plant)): Schools =>
+  schoolsFollowed(settings, plant.schools, settings.groupSchools[taxon.group]);

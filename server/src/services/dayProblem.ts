@@ -11,7 +11,6 @@ import {
   rimCm,
   soakMinutes,
   startingChoices,
-  stepSchools,
   stepsOf,
   supportKind,
   tidinessOf,
@@ -239,7 +238,6 @@ class ProblemMaker {
       support: lengthCm === null ? null : { kind, section, lengthCm },
       stems: plant.stems,
       wish: plant.supportWish,
-      schools: stepSchools(plant.schools, this.settings),
     };
   }
 

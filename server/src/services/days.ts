@@ -24,6 +24,7 @@ import { addBags, drawStock } from './stockDraw.ts';
 import type { OpenFile } from '../db/driver.ts';
 import { deedsThatChanged, deedThatBrought } from '../history/dependents.ts';
 import { takeBack } from '../history/undo.ts';
+import { schoolsOf } from './collection.ts';
 
 /** A move as a page tells it: by the pot's id and the date itself. */
 export interface ToldMove {
@@ -160,7 +161,7 @@ function writePlan(db: Db, line: DayLine, before: FitPlan | null, date: IsoDate)
     potSource: SOURCES[pot.source],
     ...(from ? { leftBy: from.name } : {}),
     recipeId,
-    size: before?.size ?? plant.schools.size ?? readSettings(db).sizeSchool,
+    size: before?.size ?? schoolsOf(plant, readSettings(db)).size,
     layer: before?.layer ?? pantryFor(db).recipe(recipeId).extras.layer ?? 'screen',
     cuts: before?.cuts ?? { pieces: 1, rootsPruned: false },
     ...(before?.parts ? { parts: before.parts } : {}),

@@ -6,6 +6,7 @@ import {
   type Decision,
   type IsoDate,
   type Settings,
+  schoolsIn,
 } from '@fernbank/core';
 import { eq, inArray, isNull } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
@@ -150,14 +151,8 @@ const spotsInOrder = (db: Db): SpotRow[] =>
 
 /** What of settings and pantry a judgement rests on. */
 function sharedBy(db: Db): string {
-  const { whenSchool, sizeSchool, oldMediumSchool, groupSchools } = readSettings(db);
-  return JSON.stringify([
-    whenSchool,
-    sizeSchool,
-    oldMediumSchool,
-    groupSchools,
-    mediaFingerprint(db),
-  ]);
+  const settings = readSettings(db);
+  return JSON.stringify([schoolsIn(settings), settings.groupSchools, mediaFingerprint(db)]);
 }
 
 /** Plants judged one by one, put among those that were judged before. */

@@ -46,7 +46,6 @@ import type { PlantRow } from './collection.ts';
 import { judge, type Judgement } from './judging.ts';
 import { newMediumFor, partsOrdered } from './newMedium.ts';
 import { checkMix, pantryFor } from './pantry.ts';
-import { readSettings } from './settings.ts';
 import type { TaskRow } from './tasks.ts';
 import { freePot, freeSupport, soakPot, takeCover, takePot, takeSupport } from './shelf.ts';
 
@@ -170,7 +169,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   db.delete(plans).where(eq(plans.plantId, plant.id)).run();
   if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(db, plant, order, inserted.id);
   endFormerCare(db, plant.id, order.date);
-  const care = aftercare(db, plant, order, judgement, work);
+  const care = aftercare(plant, order, judgement, work);
   const written = care.map((task) =>
     db
       .insert(tasks)
@@ -268,7 +267,8 @@ function practiceOf(
   work: RootWork['work'],
 ): Practice {
   const { situation, taxon, spot } = judgement.file;
-  const settings = readSettings(db);
+  const { when, size, oldMedium, firstWater, weakRoots, rot, wetting, toPebbles } =
+    situation.schools;
   const rotten = isRotten(judgement);
   const { pieces = 1, rootsPruned = false } = order.cuts ?? {};
   const [from, to] = [plant.mediumKind, order.mediumKind];
@@ -288,16 +288,14 @@ function practiceOf(
       mound: order.mound ?? false,
     }),
     schools: {
-      ...situation.schools,
-      firstWater: plant.schools.firstWater ?? settings.firstWaterSchool,
-      ...(work !== 'ballKept' || rotten
-        ? { weakRoots: plant.schools.weakRoots ?? settings.weakRootSchool }
-        : {}),
-      ...(rotten ? { rot: plant.schools.rot ?? settings.rotSchool } : {}),
-      ...(repels ? { wetting: settings.wettingSchool } : {}),
-      ...(to === 'pebbles' && from !== 'pebbles'
-        ? { toPebbles: plant.schools.toPebbles ?? settings.toPebblesSchool }
-        : {}),
+      when,
+      size,
+      oldMedium,
+      firstWater,
+      ...(work !== 'ballKept' || rotten ? { weakRoots } : {}),
+      ...(rotten ? { rot } : {}),
+      ...(repels ? { wetting } : {}),
+      ...(to === 'pebbles' && from !== 'pebbles' ? { toPebbles } : {}),
     },
     medium: to,
     season: seasonOf(order.date, spot.latitudeDeg),
@@ -439,7 +437,6 @@ export const supportColumns = (support: HousedSupport | null) => ({
 });
 
 function aftercare(
-  db: Db,
   plant: PlantRow,
   order: RepotOrder,
   judgement: Judgement,
@@ -459,7 +456,7 @@ function aftercare(
     inBloom: isInBloom(judgement),
     mound: order.mound,
     tied: order.support != null,
-    school: plant.schools.firstWater ?? readSettings(db).firstWaterSchool,
+    school: judgement.file.situation.schools.firstWater,
     extensions: order.extensions ?? [],
   });
 }

@@ -9,7 +9,7 @@ import {
   type IsoDate,
   type ReservoirEvent,
   type ReservoirState,
-  type Settings,
+  type Schools,
 } from '@fernbank/core';
 import { and, asc, eq, inArray, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -28,8 +28,8 @@ export interface OverWater {
   spot: string;
   reservoir: ReservoirRow;
   state: ReservoirState;
-  school: Settings['flushSchool'];
-  winter: Settings['winterSchool'];
+  school: Schools['flush'];
+  winter: Schools['winter'];
 }
 
 const CRUSTS = ['none', 'some', 'thick'] as const;
@@ -88,17 +88,11 @@ function typicalUse({ situation }: PlantFile): (date: IsoDate) => number {
 }
 
 /** How one plant's reservoir stands on a day; null: it stands over none. */
-export function reservoirOf(
-  db: Db,
-  file: PlantFile,
-  date: IsoDate,
-  settings = readSettings(db),
-): OverWater | null {
+export function reservoirOf(db: Db, file: PlantFile, date: IsoDate): OverWater | null {
   const { plant, spot, situation } = file;
   const reservoir = db.select().from(reservoirs).where(eq(reservoirs.plantId, plant.id)).get();
   if (!reservoir) return null;
-  const school = plant.schools.flush ?? settings.flushSchool;
-  const winter = plant.schools.winter ?? settings.winterSchool;
+  const { flush: school, winter } = situation.schools;
   return {
     plantId: plant.id,
     name: plant.name,
@@ -122,7 +116,6 @@ export function reservoirOf(
 
 /** All of them, those that ask for something first. */
 export function reservoirsOn(db: Db, judgements: readonly Judgement[], date: IsoDate): OverWater[] {
-  const settings = readSettings(db);
   const over = new Set(
     db
       .select({ plantId: reservoirs.plantId })
@@ -133,7 +126,7 @@ export function reservoirsOn(db: Db, judgements: readonly Judgement[], date: Iso
   if (over.size === 0) return [];
   return judgements
     .filter(({ file }) => over.has(file.plant.id))
-    .flatMap(({ file }) => reservoirOf(db, file, date, settings) ?? [])
+    .flatMap(({ file }) => reservoirOf(db, file, date) ?? [])
     .sort((a, b) => rank(a) - rank(b) || a.name.localeCompare(b.name));
 }
 

@@ -7,27 +7,25 @@ import {
   placeOf,
   settledPlan,
   settledPots,
-  SIZE_SCHOOLS,
   startingChoices,
-  stepSchools,
   stepsOf,
   waysOut,
   type FitShelf,
   type FitSubject,
-  type SizeSchool,
+  SCHOOLS,
+  type Schools,
 } from '@fernbank/core';
 import { computed, reactive, watch, type Ref } from 'vue';
 import type { Fitting, PlantFile } from '../api/types.ts';
 import { coverOption, optionsFor } from './fitOptions.ts';
 import { usePantry } from '../stores/pantry.ts';
-import { useSettings } from '../stores/settings.ts';
 import { useExtraWords } from './extraWords.ts';
 import { usePreparing } from './preparing.ts';
 
 export const HORIZONS_MONTHS = [6, 12, 18, 24] as const;
 
 /** The plant as the core fits it. */
-function subjectOf(file: PlantFile, settings: Parameters<typeof stepSchools>[1]): FitSubject {
+function subjectOf(file: PlantFile): FitSubject {
   const { plant, situation, height, measurements } = file;
   const { supportKind: kind, supportSection: section, supportCm: lengthCm } = plant;
   return {
@@ -43,7 +41,6 @@ function subjectOf(file: PlantFile, settings: Parameters<typeof stepSchools>[1])
     support: lengthCm === null ? null : { kind, section, lengthCm },
     stems: plant.stems,
     wish: plant.supportWish,
-    schools: stepSchools(plant.schools, settings),
   };
 }
 
@@ -69,8 +66,7 @@ export function useFit(
   only: { settled: boolean } = { settled: false },
 ) {
   const store = usePantry();
-  const settings = useSettings();
-  const subject = computed(() => subjectOf(loaded.value.file, settings.current));
+  const subject = computed(() => subjectOf(loaded.value.file));
   const kept = loaded.value.fitting.plan?.fit ?? null;
   const all = computed(() => shelfOf(loaded.value.file, loaded.value.fitting));
   const settledOn = computed(() => (kept ? settledPots(all.value.pots, kept) : null));
@@ -139,7 +135,7 @@ export function useFit(
 }
 export type Fit = ReturnType<typeof useFit>;
 
-export const sizeSchools = Object.entries(SIZE_SCHOOLS).map(([value, { label }]) => ({
-  value: value as SizeSchool,
+export const sizeSchools = Object.entries(SCHOOLS.size.options).map(([value, { label }]) => ({
+  value: value as Schools['size'],
   label,
 }));

@@ -5,6 +5,7 @@ import {
   RECIPES,
   resolveTaxon,
   TYPICAL_SPOT,
+  withUsual,
   type Signals,
   type Situation,
 } from '@fernbank/core';
@@ -271,7 +272,8 @@ export const fittingOf = (over: Partial<Fitting> = {}): Fitting => ({
 
 /** All that the server tells of one plant, judged by the core itself. */
 export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFile {
-  const situation = situationOf(signals, over);
+  const seen = situationOf(signals, over);
+  const situation = { ...seen, schools: withUsual(seen.schools) };
   return {
     plant: PLANT,
     taxon: resolveTaxon('Davallia fejeensis')!,

@@ -10,8 +10,8 @@ import {
   type LpSolver,
   type Move,
   type PinConflict,
-  type WettingSchool,
   type WholeSolver,
+  type Schools,
 } from '@fernbank/core';
 
 /** A day as it comes back from the solver: plain data. */
@@ -38,7 +38,7 @@ export function dayPlanner(highs: Promise<LpSolver & WholeSolver>) {
   return {
     async plan(
       problem: DayProblem,
-      wetting: WettingSchool,
+      wetting: Schools['wetting'],
       tell: (told: Told) => void,
       seconds = SECONDS,
     ): Promise<PlannedDay> {
@@ -60,7 +60,7 @@ export function dayPlanner(highs: Promise<LpSolver & WholeSolver>) {
     /** what stays of a search that was stopped, in full */
     async complete(
       problem: DayProblem,
-      wetting: WettingSchool,
+      wetting: Schools['wetting'],
       moves: Move[],
       bound: number | null,
     ): Promise<PlannedDay> {

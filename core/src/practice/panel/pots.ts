@@ -1,6 +1,7 @@
 import type { RootCuts } from '../../fit/index.ts';
 import type { MediumKind } from '../../media/index.ts';
-import type { Signals, SizeSchool } from '../../decide/index.ts';
+import type { Signals } from '../../decide/index.ts';
+import type { Schools } from '../../schools/index.ts';
 
 /**
  * Which of the pots offered a keeper of experience would accept. Written before
@@ -26,7 +27,7 @@ export interface PanelPot {
   mix: string;
   accepts: string;
   cuts?: RootCuts;
-  school?: SizeSchool;
+  school?: Schools['size'];
   heightCm?: number;
   /** days to dry in growth that the chosen pot must lie in */
   days?: readonly [least: number, most: number];

@@ -5,7 +5,7 @@ import {
   type Ladder,
   type PotOption,
   type Rung,
-  type SizeSchool,
+  type Schools,
 } from '@fernbank/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useFigureWords } from '../../composables/figureWords.ts';
@@ -25,7 +25,7 @@ const props = defineProps<{
   /** ids of the pots that are compared */
   compared: readonly string[];
 }>();
-const school = defineModel<SizeSchool>('school', { required: true });
+const school = defineModel<Schools['size']>('school', { required: true });
 defineEmits<{ pick: [id: string]; compare: [id: string] }>();
 
 const { us, volume, weight, length, said } = useUnits();

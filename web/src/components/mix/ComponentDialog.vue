@@ -7,12 +7,12 @@ import {
   CONTENTS,
   provenanceOf,
   REWETTING,
-  WETTING_SCHOOLS,
   type ComponentNumber,
   type Content,
   type OwnNumber,
   type Rewetting,
-  type WettingSchool,
+  SCHOOLS,
+  type Schools,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { ApiError, wordsFor, write } from '../../api/client.ts';
@@ -24,6 +24,7 @@ import { m } from '../../messages/index.ts';
 import { useSettings } from '../../stores/settings.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
+import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** A component: what it is most like, its stock and price, and every number with whence it comes. */
 const open = defineModel<boolean>({ required: true });
@@ -45,7 +46,7 @@ const blank = () => ({
   soakMinutes: null as number | null,
   rewets: null as Rewetting | null,
   contains: null as Content[] | null,
-  wetting: null as WettingSchool | null,
+  wetting: null as Schools['wetting'] | null,
   dusty: null as boolean | null,
   biohazard: null as boolean | null,
   note: '',
@@ -96,11 +97,7 @@ const contents = (Object.keys(CONTENTS) as Content[]).map((value) => ({
   value,
   title: CONTENTS[value],
 }));
-const schools = (Object.keys(WETTING_SCHOOLS) as WettingSchool[]).map((value) => ({
-  value,
-  title: WETTING_SCHOOLS[value].label,
-  props: { subtitle: WETTING_SCHOOLS[value].costs },
-}));
+const schools = schoolItems('wetting');
 
 /** Each number as it counts now, with its source in words. */
 const numbers = computed(() => {
@@ -285,7 +282,7 @@ async function save(): Promise<void> {
         v-model="draft.wetting"
         :items="schools"
         :label="m.mix.wetting"
-        :placeholder="WETTING_SCHOOLS[settings.current.wettingSchool].label"
+        :placeholder="SCHOOLS.wetting.options[settings.current.wettingSchool].label"
         persistent-placeholder
         clearable
       />

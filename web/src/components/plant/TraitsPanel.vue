@@ -1,24 +1,17 @@
 <script setup lang="ts">
 import {
   DRYINGS,
-  FIRST_WATER_SCHOOLS,
-  FLUSH_SCHOOLS,
   GROWTH_FORMS,
   LIGHT_CLASSES,
   MEDIUM_KINDS,
-  OLD_MEDIUM_SCHOOLS,
   RHYTHMS,
   ROOT_KINDS,
-  ROT_SCHOOLS,
-  SIZE_SCHOOLS,
   SUPPORT_HABITS,
-  TO_PEBBLES,
   VIGOURS,
-  WEAK_ROOT_SCHOOLS,
-  WHEN_SCHOOLS,
   WINDOWS,
-  WINTER_SCHOOLS,
   type Traits,
+  SCHOOLS,
+  PLANT_SCHOOLS,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { ApiError, wordsFor, write } from '../../api/client.ts';
@@ -27,6 +20,7 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import NumberField from '../NumberField.vue';
+import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** What Fernbank assumes of a plant: from the catalogue, and any of it the keeper's to set. */
 const props = defineProps<{ file: PlantFile }>();
@@ -108,21 +102,6 @@ function setCautions(chosen: Caution[]): void {
   const same = chosen.length === usually.length && chosen.every((each) => usually.includes(each));
   void change({ traits: same ? others : { ...others, cautions: chosen } }, 'cautions');
 }
-const schools = [
-  { name: 'when' as const, label: m.settings.when, rows: WHEN_SCHOOLS },
-  { name: 'size' as const, label: m.settings.size, rows: SIZE_SCHOOLS },
-  { name: 'oldMedium' as const, label: m.settings.oldMedium, rows: OLD_MEDIUM_SCHOOLS },
-  { name: 'firstWater' as const, label: m.settings.firstWater, rows: FIRST_WATER_SCHOOLS },
-  { name: 'weakRoots' as const, label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
-  { name: 'rot' as const, label: m.settings.rot, rows: ROT_SCHOOLS },
-  { name: 'toPebbles' as const, label: m.settings.toPebbles, rows: TO_PEBBLES },
-  { name: 'flush' as const, label: m.settings.flush, rows: FLUSH_SCHOOLS },
-  { name: 'winter' as const, label: m.settings.winter, rows: WINTER_SCHOOLS },
-];
-const schoolItems = (rows: Record<string, { label: string }>) => [
-  { value: null, title: m.settings.asCollection },
-  ...Object.entries(rows).map(([value, { label }]) => ({ value, title: label })),
-];
 function setSchool(name: keyof Plant['schools'], value: string | null): void {
   const { [name]: _before, ...others } = props.file.plant.schools;
   void change({ schools: value === null ? others : { ...others, [name]: value } }, name);
@@ -178,11 +157,11 @@ function setSchool(name: keyof Plant['schools'], value: string | null): void {
         @update:model-value="(chosen: Caution[]) => setCautions(chosen)"
       />
       <v-select
-        v-for="{ name, label, rows } in schools"
+        v-for="name in PLANT_SCHOOLS"
         :key="name"
         :model-value="file.plant.schools[name] ?? null"
-        :items="schoolItems(rows)"
-        :label="label"
+        :items="schoolItems(name, m.settings.asCollection)"
+        :label="SCHOOLS[name].question"
         :error-messages="fault[name]"
         @update:model-value="(value: string | null) => setSchool(name, value)"
       />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { GROUPS, OLD_MEDIUM_SCHOOLS, SIZE_SCHOOLS, WHEN_SCHOOLS } from '@fernbank/core';
+import { GROUPS, GROUP_SCHOOLS, SCHOOLS, type GroupSchool } from '@fernbank/core';
+import { schoolItems } from '../../composables/schoolItems.ts';
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, ref } from 'vue';
 import type { Settings } from '../../api/types.ts';
@@ -9,16 +10,6 @@ import { m } from '../../messages/index.ts';
 const props = defineProps<{ groupSchools: Settings['groupSchools'] }>();
 const emit = defineEmits<{ change: [groupSchools: Settings['groupSchools']] }>();
 
-type SchoolName = 'when' | 'size' | 'oldMedium';
-const COLUMNS = [
-  { name: 'when' as const, label: m.settings.when, schools: WHEN_SCHOOLS },
-  { name: 'size' as const, label: m.settings.size, schools: SIZE_SCHOOLS },
-  { name: 'oldMedium' as const, label: m.settings.oldMedium, schools: OLD_MEDIUM_SCHOOLS },
-];
-const items = (schools: Record<string, { label: string }>) => [
-  { value: null, title: m.settings.asCollection },
-  ...Object.entries(schools).map(([value, { label }]) => ({ value, title: label })),
-];
 const labelOf = (id: string) => GROUPS.find((group) => group.id === id)?.label ?? id;
 const chosen = ref<string | null>(null);
 const free = computed(() =>
@@ -32,7 +23,7 @@ function add(): void {
   emit('change', { ...props.groupSchools, [chosen.value]: {} });
   chosen.value = null;
 }
-function set(group: string, name: SchoolName, value: string | null): void {
+function set(group: string, name: GroupSchool, value: string | null): void {
   const { [name]: _before, ...others } = props.groupSchools[group] ?? {};
   emit('change', {
     ...props.groupSchools,
@@ -52,13 +43,13 @@ function remove(group: string): void {
     <div v-for="(schools, group) in groupSchools" :key="group" class="group">
       <strong>{{ labelOf(String(group)) }}</strong>
       <v-select
-        v-for="column in COLUMNS"
-        :key="column.name"
-        :model-value="schools[column.name] ?? null"
-        :items="items(column.schools)"
-        :label="column.label"
+        v-for="name in GROUP_SCHOOLS"
+        :key="name"
+        :model-value="schools[name] ?? null"
+        :items="schoolItems(name, m.settings.asCollection)"
+        :label="SCHOOLS[name].question"
         hide-details
-        @update:model-value="(value: string | null) => set(String(group), column.name, value)"
+        @update:model-value="(value: string | null) => set(String(group), name, value)"
       />
       <v-btn
         :icon="mdiDeleteOutline"

@@ -10,6 +10,7 @@ import {
   STANDARD_RIMS_CM,
   taxonOfGroup,
   type Caution,
+  schoolsIn,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { write } from '../../api/client.ts';
@@ -112,10 +113,7 @@ const potted = computed(() =>
     to: mediumKind.value,
     components: parts.value.map(({ ingredient }) => ingredient),
     starts: together.value ? Math.max(1, count.value ?? 1) : 1,
-    schools: {
-      firstWater: settings.current.firstWaterSchool,
-      wetting: settings.current.wettingSchool,
-    },
+    schools: schoolsIn(settings.current),
   }),
 );
 const measured = computed(() => {

@@ -3,26 +3,26 @@ import {
   addDays,
   SIGNALS,
   signal,
-  WHEN_SCHOOLS,
   type Decision,
   type SignalValue,
   type Situation,
-  type WhenSchool,
+  type Schools,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useJudge } from '../../composables/useJudge.ts';
 import { m } from '../../messages/index.ts';
+import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** Another day, another finding, another school: what the verdict would be then. */
-const props = defineProps<{ situation: Situation; own: WhenSchool; headline: string }>();
+const props = defineProps<{ situation: Situation; own: Schools['when']; headline: string }>();
 const emit = defineEmits<{ judged: [decision: Decision | null, situation: Situation | null] }>();
 const { full } = useDates();
 const judge = useJudge();
 
 const open = ref(false);
 const weeks = ref(0);
-const school = ref<WhenSchool>(props.own);
+const school = ref<Schools['when']>(props.own);
 const signalId = ref<string | null>(null);
 const changed = ref<Record<string, SignalValue>>({});
 
@@ -71,7 +71,7 @@ watch([date, school, changed], async () => {
   const decision = await judge(then);
   if (decision) emit('judged', decision, then);
 });
-const schools = Object.entries(WHEN_SCHOOLS).map(([value, { label }]) => ({ value, title: label }));
+const schools = schoolItems('when');
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FLUSH_SCHOOLS, WINTER_SCHOOLS, type RemedyId } from '@fernbank/core';
+import { type RemedyId, SCHOOLS } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { write } from '../../api/client.ts';
 import type { Measurement, OverWater } from '../../api/types.ts';
@@ -138,9 +138,9 @@ const crust = (value: (typeof CRUSTS)[number]) =>
         <p v-if="state.left" class="sentence">{{ lasts }}; {{ use }}</p>
         <p class="quiet">
           {{ flushLine }}
-          {{ m.water.school(FLUSH_SCHOOLS[over.school].label) }}
+          {{ m.water.school(SCHOOLS.flush.options[over.school].label) }}
           <template v-if="state.winter">{{
-            m.water.winter(WINTER_SCHOOLS[over.winter].label)
+            m.water.winter(SCHOOLS.winter.options[over.winter].label)
           }}</template>
         </p>
         <p v-if="ph || ec" class="quiet">

@@ -4,10 +4,9 @@ import {
   CONTENTS,
   POROMETER_CM,
   REWETTING,
-  WETTING_SCHOOLS,
   whyAvoided,
   type Content,
-  type WettingSchool,
+  type Schools,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import type { PantryComponent } from '../../api/types.ts';
@@ -22,6 +21,7 @@ import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
 import { useRemoval } from '../../composables/useRemoval.ts';
+import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** Everything mixes are made of: numbers with their source, stock, price, and what is avoided. */
 const store = usePantry();
@@ -115,11 +115,7 @@ const all = computed(() =>
     .filter(({ removed }) => !removed)
     .map(({ id: value, label: title }) => ({ value, title })),
 );
-const schools = (Object.keys(WETTING_SCHOOLS) as WettingSchool[]).map((value) => ({
-  value,
-  title: WETTING_SCHOOLS[value].label,
-  props: { subtitle: WETTING_SCHOOLS[value].costs },
-}));
+const schools = schoolItems('wetting');
 async function set(changed: Parameters<typeof settings.change>[0]): Promise<void> {
   try {
     await settings.change(changed);
@@ -169,7 +165,7 @@ const SMALLEST_TUB_L = 0.5;
           :model-value="settings.current.wettingSchool"
           :items="schools"
           :label="m.mix.wetting"
-          @update:model-value="(wettingSchool: WettingSchool) => set({ wettingSchool })"
+          @update:model-value="(wettingSchool: Schools['wetting']) => set({ wettingSchool })"
         />
         <NumberField
           :model-value="settings.current.tubL === null ? null : volumeFromL(settings.current.tubL)"

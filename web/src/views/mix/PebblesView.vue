@@ -6,12 +6,12 @@ import {
   planPebbles,
   typicalPotUseL,
   WICKS,
-  WINTER_SCHOOLS,
   type PebbleRoots,
   type PebbleSetup,
   type PebbleSetupKind,
   type WickKind,
-  type WinterSchool,
+  SCHOOLS,
+  type Schools,
 } from '@fernbank/core';
 import { computed } from 'vue';
 import MixNav from '../../components/mix/MixNav.vue';
@@ -19,6 +19,7 @@ import NumberField from '../../components/NumberField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** Clay pebbles over a reservoir: how many, how much water at which level, how many wicks, how long it lasts. */
 const {
@@ -44,7 +45,7 @@ const { draft } = useDraft('pebbles', () => ({
   use: null as number | null,
   wick: 'polyester' as WickKind,
   inside: lengthFromCm(4) as number | null,
-  winter: 'lower' as WinterSchool,
+  winter: 'lower' as Schools['winter'],
   level: null as number | null,
 }));
 const items = <K extends string>(
@@ -61,7 +62,7 @@ const wicks = (Object.keys(WICKS) as WickKind[]).map((value) => ({
   title: WICKS[value].label,
   props: { subtitle: m.mix.pebbles.lifts(length(WICKS[value].liftCm)) },
 }));
-const winters = items(WINTER_SCHOOLS);
+const winters = schoolItems('winter');
 const rootChoices = (['short', 'reached'] as const).map((value) => ({
   value,
   title: m.mix.pebbles.rootsAre[value],
@@ -214,7 +215,7 @@ const drawn = computed(() => {
             }}
           </p>
           <p v-if="setup.winter.days < 4" class="caution">{{ m.mix.pebbles.soonDry }}</p>
-          <p>{{ m.mix.pebbles.winterCosts(WINTER_SCHOOLS[draft.winter].costs) }}</p>
+          <p>{{ m.mix.pebbles.winterCosts(SCHOOLS.winter.options[draft.winter].costs) }}</p>
           <p class="quiet small">{{ m.mix.pebbles.how }}</p>
         </template>
         <p v-else role="alert" class="text-error">{{ outcome.fault }}</p>

@@ -1,18 +1,6 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import {
-  FIRST_WATER_SCHOOLS,
-  FLUSH_SCHOOLS,
-  LIGHT_CLASSES,
-  OLD_MEDIUM_SCHOOLS,
-  PAPERS,
-  ROT_SCHOOLS,
-  SIZE_SCHOOLS,
-  TO_PEBBLES,
-  WEAK_ROOT_SCHOOLS,
-  WHEN_SCHOOLS,
-  WINTER_SCHOOLS,
-} from '@fernbank/core';
+import { LIGHT_CLASSES, PAPERS, SCHOOLS, SCHOOL_IDS, optionsOf, type School } from '@fernbank/core';
 import { ref } from 'vue';
 import { api } from '../../api/client.ts';
 import type { Settings, SpotRow } from '../../api/types.ts';
@@ -27,6 +15,7 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
+import { schoolItems } from '../../composables/schoolItems.ts';
 
 const settings = useSettings();
 const notices = useNotices();
@@ -55,26 +44,9 @@ async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promi
 const removal = useRemoval();
 const remove = ({ id, rev, name: label }: SpotRow) =>
   removal({ path: `/spots/${id}`, rev, said: m.spot.removed(label), then: load, back: load });
-const list = (schools: Record<string, { label: string }>) =>
-  Object.entries(schools).map(([value, { label }]) => ({ value, title: label }));
-/** Schools of the hands: each says what it costs. */
-/** Schools whose choice has a price, each told beside it. */
-const SCHOOLS = [
-  { name: 'whenSchool', label: m.settings.when, rows: WHEN_SCHOOLS },
-  { name: 'sizeSchool', label: m.settings.size, rows: SIZE_SCHOOLS },
-  { name: 'oldMediumSchool', label: m.settings.oldMedium, rows: OLD_MEDIUM_SCHOOLS },
-  { name: 'weakRootSchool', label: m.settings.weakRoots, rows: WEAK_ROOT_SCHOOLS },
-  { name: 'rotSchool', label: m.settings.rot, rows: ROT_SCHOOLS },
-  { name: 'toPebblesSchool', label: m.settings.toPebbles, rows: TO_PEBBLES },
-  { name: 'flushSchool', label: m.settings.flush, rows: FLUSH_SCHOOLS },
-  { name: 'winterSchool', label: m.settings.winter, rows: WINTER_SCHOOLS },
-] as const satisfies {
-  name: keyof typeof settings.current;
-  label: string;
-  rows: Record<string, { label: string; costs: string }>;
-}[];
-const costsOf = ({ name, rows }: (typeof SCHOOLS)[number]) =>
-  (rows as Record<string, { costs: string }>)[settings.current[name]]!.costs;
+/** Those of the collection; what repels water is asked where the components are. */
+const ASKED = SCHOOL_IDS.filter((id) => id !== 'wetting');
+const costsOf = (id: School) => optionsOf(id)[settings.current[SCHOOLS[id].setting]]!.costs;
 const papers = Object.entries(PAPERS).map(([value, { label }]) => ({ value, title: label }));
 const lightWord = (id: string) =>
   LIGHT_CLASSES.find((light) => light.id === id)?.label.split(':')[0];
@@ -131,20 +103,14 @@ const warmth = (spot: SpotRow) =>
       <p class="quiet">{{ m.settings.schoolsIntro }}</p>
       <div class="fields">
         <v-select
-          v-for="school in SCHOOLS"
-          :key="school.name"
-          :model-value="settings.current[school.name]"
-          :items="list(school.rows)"
-          :label="school.label"
-          :hint="`${m.settings.costs}: ${costsOf(school)}`"
+          v-for="id in ASKED"
+          :key="id"
+          :model-value="settings.current[SCHOOLS[id].setting]"
+          :items="schoolItems(id)"
+          :label="SCHOOLS[id].question"
+          :hint="`${m.settings.costs}: ${costsOf(id)}`"
           persistent-hint
-          @update:model-value="(value: string) => change({ [school.name]: value })"
-        />
-        <v-select
-          :model-value="settings.current.firstWaterSchool"
-          :items="list(FIRST_WATER_SCHOOLS)"
-          :label="m.settings.firstWater"
-          @update:model-value="(firstWaterSchool) => change({ firstWaterSchool })"
+          @update:model-value="(value: string) => change({ [SCHOOLS[id].setting]: value })"
         />
       </div>
       <GroupSchools

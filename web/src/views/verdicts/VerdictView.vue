@@ -322,7 +322,7 @@ const monthsOf = (count: number | null) =>
               <tr v-for="school in decision.oldMediumSchools" :key="school.school">
                 <td>
                   {{ school.label }}
-                  <strong v-if="school.school === (situation!.schools?.oldMedium ?? 'byMedium')">
+                  <strong v-if="school.school === situation!.schools?.oldMedium">
                     ({{ m.verdictPage.schoolYours }})</strong
                   >
                 </td>
