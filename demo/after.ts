@@ -11,6 +11,7 @@ import {
   WINDOW_READINESS,
   type Grade,
   type IsoDate,
+  type MeasurementKind,
   type MediumKind,
   type Practice,
   type RootWork,
@@ -28,7 +29,6 @@ import {
   repots,
   reservoirs,
   spots,
-  type MeasurementKind,
 } from '../server/src/db/schema.ts';
 import { stamp } from '../server/src/http/resource.ts';
 

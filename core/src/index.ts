@@ -12,6 +12,7 @@ export * from './fit/index.ts';
 export * from './fitting/index.ts';
 export * from './growth/index.ts';
 export * from './labels/index.ts';
+export * from './measured/index.ts';
 export * from './media/index.ts';
 export * from './milp/index.ts';
 export * from './mixing/index.ts';

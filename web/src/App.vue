@@ -1,15 +1,5 @@
 <script setup lang="ts">
-import {
-  mdiBookOpenPageVariantOutline,
-  mdiCalendarStar,
-  mdiFlowerPollenOutline,
-  mdiKeyboardOutline,
-  mdiScaleBalance,
-  mdiShovel,
-  mdiThemeLightDark,
-  mdiWalk,
-  mdiWateringCanOutline,
-} from '@mdi/js';
+import { mdiFlowerPollenOutline, mdiKeyboardOutline, mdiThemeLightDark } from '@mdi/js';
 import { useLocalStorage, useMediaQuery } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -20,6 +10,7 @@ import OutboxBar from './components/app/OutboxBar.vue';
 import { useDates } from './composables/useDates.ts';
 import { useShortcuts } from './composables/useShortcuts.ts';
 import { m } from './messages/index.ts';
+import { PLACES } from './places.ts';
 import { useBench } from './stores/bench.ts';
 import { useConflict } from './stores/conflict.ts';
 import { useLive } from './stores/live.ts';
@@ -45,26 +36,8 @@ const bench = useBench();
 const { smAndDown } = useDisplay();
 const { moment } = useDates();
 
-const places: { to: string; word: string; short?: string; icon: string }[] = [
-  { to: '/rounds', word: m.nav.rounds, icon: mdiWalk },
-  { to: '/verdicts', word: m.nav.verdicts, icon: mdiScaleBalance },
-  { to: '/fit', word: m.nav.fit, icon: mdiShovel },
-  { to: '/day', word: m.nav.day, short: m.nav.dayShort, icon: mdiCalendarStar },
-  { to: '/aftercare', word: m.nav.aftercare, icon: mdiWateringCanOutline },
-  { to: '/record', word: m.nav.record, icon: mdiBookOpenPageVariantOutline },
-];
-
-/** A plant's own pages belong to the place that its work belongs to. */
-const place = computed(() => {
-  const { path } = route;
-  if (path.startsWith('/day')) return '/day';
-  if (path.endsWith('/look') || path.endsWith('/outcome')) return '/rounds';
-  if (path.endsWith('/verdict')) return '/verdicts';
-  if (path.endsWith('/fit') || path.endsWith('/sheet') || path.endsWith('/bench')) return '/fit';
-  if (path.startsWith('/plants')) return '/record';
-  if (path.startsWith('/mix')) return '/fit';
-  return places.find(({ to }) => path.startsWith(to))?.to ?? '';
-});
+const places: { to: string; word: string; short?: string; icon: string }[] = Object.values(PLACES);
+const place = computed(() => (route.meta.place ? PLACES[route.meta.place].to : ''));
 
 const theme = useTheme();
 const chosenTheme = useLocalStorage<'light' | 'dark' | ''>('fernbank.theme', '');

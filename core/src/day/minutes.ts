@@ -1,94 +1,11 @@
 import { positive } from '../number/index.ts';
-import { WAITS, type Step, type StepId } from '../procedures/index.ts';
-
-/** Kinds of work of which hands each have their own pace. */
-export const WORK_KINDS = {
-  ahead: 'soaking, wetting and watering ahead',
-  unpot: 'getting it out of its pot',
-  roots: 'work on the roots',
-  fill: 'filling the new pot',
-  support: 'setting and tying a support',
-  finish: 'watering, labelling, clearing up',
-} as const;
-export type WorkKind = keyof typeof WORK_KINDS;
-export const WORK_KIND_IDS = Object.keys(WORK_KINDS) as WorkKind[];
-
-interface StepWork {
-  kind: WorkKind;
-  /** hands on it, for a pot of 3 L; waiting is not counted */
-  minutes: number;
-  /** a larger ball takes longer */
-  grows: boolean;
-}
-const row = (kind: WorkKind, minutes: number, grows = false): StepWork => ({
-  kind,
-  minutes,
-  grows,
-});
-
-/** What each step takes of hands. @source common practice, no source */
-export const STEP_WORK: Record<StepId, StepWork> = {
-  soakComponents: row('ahead', 3),
-  preWet: row('ahead', 3),
-  keepDry: row('ahead', 0),
-  limpVine: row('ahead', 0),
-  waterBefore: row('ahead', 1),
-  soakToLoosen: row('ahead', 1),
-  keepApart: row('ahead', 1),
-  rinsePot: row('ahead', 3),
-  cleanBlade: row('ahead', 1),
-  twoPeople: row('ahead', 1),
-  cutPot: row('unpot', 3, true),
-  squeezePot: row('unpot', 0.5),
-  knifeRound: row('unpot', 2),
-  takePlugOff: row('unpot', 2),
-  easeOut: row('unpot', 1.5, true),
-  rinseCutting: row('unpot', 2),
-  keepBall: row('roots', 0.5),
-  openCircling: row('roots', 3, true),
-  loosenOutside: row('roots', 3, true),
-  takeAllOff: row('roots', 6, true),
-  rinseRoots: row('roots', 3, true),
-  readRoots: row('roots', 1),
-  weakRoots: row('roots', 4, true),
-  cutToClean: row('roots', 5, true),
-  treatRot: row('roots', 2),
-  washPests: row('roots', 6, true),
-  pruneRoots: row('roots', 4, true),
-  divide: row('roots', 6, true),
-  callus: row('roots', 0.5),
-  dryWounds: row('roots', 0.5),
-  waterJar: row('roots', 2),
-  screen: row('fill', 0.5),
-  ballast: row('fill', 1.5),
-  setSupport: row('support', 4),
-  soakMoss: row('ahead', 1),
-  seatOnNetPot: row('fill', 2),
-  wrapMoss: row('fill', 6, true),
-  checkMound: row('fill', 1),
-  bed: row('fill', 1),
-  setWalker: row('fill', 1),
-  setPlant: row('fill', 1.5, true),
-  spreadRoots: row('fill', 2),
-  leadRoots: row('fill', 2),
-  pourPebbles: row('fill', 3, true),
-  packMoss: row('fill', 5, true),
-  fillDry: row('fill', 3, true),
-  fillDamp: row('fill', 3, true),
-  settle: row('fill', 1),
-  level: row('fill', 0.5),
-  topDress: row('fill', 1.5),
-  tie: row('support', 3),
-  secure: row('support', 2),
-  label: row('finish', 1),
-  fillReservoir: row('finish', 1),
-  holdWater: row('finish', 0),
-  waterDoses: row('finish', 3),
-  waterNow: row('finish', 1),
-  waterAgain: row('finish', 0.5),
-  place: row('finish', 1),
-  cleanUp: row('finish', 1.5),
-};
+import {
+  stepRow,
+  WORK_KIND_IDS,
+  type Step,
+  type StepId,
+  type WorkKind,
+} from '../procedures/index.ts';
 
 /** The keeper's own pace: minutes taken against typical ones, and from how many timed steps. */
 export type Pace = Record<WorkKind, { factor: number; from: number }>;
@@ -104,12 +21,12 @@ const SIZE_LIMITS = { least: 0.6, most: 4 } as const;
 /** Hands on one step, minutes. @param potL  litres of the new pot, > 0 */
 export function stepMinutes(step: StepId, potL: number, pace: Pace = TYPICAL_HANDS): number {
   positive('potL', potL);
-  const { kind, minutes, grows } = STEP_WORK[step];
+  const { work, minutes, grows } = stepRow(step);
   const size = Math.min(
     SIZE_LIMITS.most,
     Math.max(SIZE_LIMITS.least, (potL / USUAL_POT_L) ** BY_VOLUME),
   );
-  return minutes * (grows ? size : 1) * pace[kind].factor;
+  return minutes * (grows ? size : 1) * pace[work].factor;
 }
 
 /** Fetching a plant, its pot and its sheet. @source common practice, no source */
@@ -163,8 +80,8 @@ export function timedSteps(
   return ticks.flatMap(([step, at], i) => {
     const since = Math.max(startedAt, i === 0 ? startedAt : ticks[i - 1]![1]);
     const minutes = (at - since) / 60_000;
-    const speaks = minutes >= LEAST_MINUTES && minutes <= BREAK_MINUTES && !WAITS.includes(step);
-    return speaks && STEP_WORK[step].minutes > 0 ? [{ step, minutes }] : [];
+    const speaks = minutes >= LEAST_MINUTES && minutes <= BREAK_MINUTES && !stepRow(step).waits;
+    return speaks && stepRow(step).minutes > 0 ? [{ step, minutes }] : [];
   });
 }
 
@@ -184,7 +101,7 @@ export function learnPace(timed: readonly (TimedStep & { potL: number })[]): Pac
   for (const { step, minutes, potL } of timed) {
     const usual = stepMinutes(step, potL);
     if (usual <= 0 || minutes <= 0) continue;
-    const sum = sums[STEP_WORK[step].kind];
+    const sum = sums[stepRow(step).work];
     sum.log += Math.log(minutes / usual);
     sum.count += 1;
   }

@@ -8,7 +8,6 @@ import {
   componentOf,
   COMPONENTS,
   CONTENTS,
-  handlingOf,
   kitchenTest,
   ownFromKitchenTest,
   pantryOf,
@@ -125,8 +124,9 @@ describe('the tables', () => {
       expect(buffers, id).toBeGreaterThan(0);
       expect(Math.min(soakMinutes, rinseMinutes), id).toBeGreaterThanOrEqual(0);
       for (const content of contains) expect(CONTENTS[content], id).toBeTruthy();
+      expect(component(id).colour, id).toMatch(/^#[0-9a-f]{6}$/);
     }
-    expect(() => handlingOf('soup')).toThrow(/soup/);
+    expect(() => component('soup')).toThrow(/soup/);
   });
 
   it('extras name shipped components', () => {

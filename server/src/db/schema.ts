@@ -1,9 +1,9 @@
 import {
-  type CareKind,
   type ComponentRecord,
   type FitPlan,
   type KitchenReading,
   type LightClass,
+  type MeasurementKind,
   type MediumKind,
   type OwnNumbers,
   type PotExtra,
@@ -147,40 +147,6 @@ export const looks = sqliteTable(
   },
   (table) => [index('looks_by_plant').on(table.plantId, table.date)],
 );
-
-/** What can be measured of a plant, with the range that makes sense; each in the unit its name ends on. */
-export const MEASUREMENTS = {
-  weightKg: { least: 0.001, most: 500 },
-  heightCm: { least: 0.1, most: 2000 },
-  watered: { least: 1, most: 1 },
-  leafCount: { least: 0, most: 100_000 },
-  leafCm: { least: 0.1, most: 500 },
-  reservoirPh: { least: 0, most: 14 },
-  reservoirEcMsCm: { least: 0, most: 30 },
-  /** topped up to its mark */
-  reservoirFilledL: { least: 0.001, most: 500 },
-  reservoirFlushed: { least: 1, most: 1 },
-  /** share of a full one that is left */
-  reservoirLeft: { least: 0, most: 1 },
-  /** 1 damp, 0 dry to the touch */
-  wickDamp: { least: 0, most: 1 },
-  /** 0 none, 1 some, 2 thick */
-  saltCrust: { least: 0, most: 2 },
-  /** done that day: what findings it answers stands in the core */
-  flush: { least: 1, most: 1 },
-  washSalts: { least: 1, most: 1 },
-  topDress: { least: 1, most: 1 },
-  secure: { least: 1, most: 1 },
-  soak: { least: 1, most: 1 },
-  treatPests: { least: 1, most: 1 },
-  reroot: { least: 1, most: 1 },
-} as const satisfies Record<CareKind, Range> & Record<string, Range>;
-interface Range {
-  least: number;
-  most: number;
-}
-export const MEASUREMENT_KINDS = Object.keys(MEASUREMENTS) as (keyof typeof MEASUREMENTS)[];
-export type MeasurementKind = keyof typeof MEASUREMENTS;
 
 export const measurements = sqliteTable(
   'measurements',

@@ -1,13 +1,15 @@
-import { LENGTH_UNITS, lookUp, MASS_UNITS, unitNamed } from '@fernbank/core';
+import {
+  LENGTH_UNITS,
+  MASS_UNITS,
+  unitNamed,
+  kindNamed,
+  measurement,
+  valueFault,
+  type MeasurementKind,
+} from '@fernbank/core';
 import { isNull } from 'drizzle-orm';
 import type { Reading } from '../context.ts';
-import {
-  measurements,
-  MEASUREMENT_KINDS,
-  MEASUREMENTS,
-  plants,
-  type MeasurementKind,
-} from '../db/schema.ts';
+import { measurements, plants } from '../db/schema.ts';
 import type { PlantRow } from '../services/collection.ts';
 import { Cells, shortly } from './cells.ts';
 import type { Fate, Mapping, Outline } from './mapping.ts';
@@ -21,21 +23,6 @@ export interface LogDeed {
   measured: { kind: MeasurementKind; value: number }[];
   note: string;
 }
-
-/** Words for what was measured, where a row names it. @source common practice, no source */
-const KIND_WORDS: Record<string, MeasurementKind> = {
-  weight: 'weightKg',
-  mass: 'weightKg',
-  height: 'heightCm',
-  'plant height': 'heightCm',
-  watering: 'watered',
-  watered: 'watered',
-  'leaf count': 'leafCount',
-  leaves: 'leafCount',
-  'leaf length': 'leafCm',
-  ph: 'reservoirPh',
-  ec: 'reservoirEcMsCm',
-};
 
 /** The rows of a log: what each adds, or why it does not. Nothing is written. */
 export function outlineLog(context: Reading, sheet: Sheet, mapping: Mapping): Outline<LogDeed> {
@@ -73,10 +60,8 @@ function logOf(context: Reading, cells: Cells, fate: Fate, there: There): LogDee
   const minute = cells.time('time');
   const measured = measuredIn(cells);
   for (const { kind, value } of measured) {
-    const { least, most } = MEASUREMENTS[kind];
-    if (value < least || value > most) {
-      cells.blame(kind, `must be between ${least} and ${most}, got ${value}`);
-    }
+    const fault = valueFault(kind, value);
+    if (fault) cells.blame(kind, fault);
   }
   const note = cells.note();
   if (fate.problems.length > 0) return null;
@@ -113,22 +98,23 @@ function measuredIn(cells: Cells): LogDeed['measured'] {
 function namedIn(cells: Cells): { kind: MeasurementKind; value: number | null } | null {
   const told = cells.text('kind');
   if (told === '') return null;
-  const kind =
-    MEASUREMENT_KINDS.find((one) => one.toLowerCase() === told.toLowerCase()) ??
-    lookUp(KIND_WORDS, told.toLowerCase());
+  const kind = kindNamed(told);
   if (!kind) {
     cells.blame('kind', `“${shortly(told)}” is nothing that Fernbank keeps`);
     return null;
   }
-  if (kind === 'watered') return { kind, value: 1 };
+  const { as } = measurement(kind);
+  if (as === 'done') return { kind, value: 1 };
   const value = cells.number('value');
   if (value === null) {
     cells.blame('value', 'no value is told');
     return null;
   }
   const unit = cells.text('unit');
-  const units: Record<string, number> = kind === 'weightKg' ? MASS_UNITS : LENGTH_UNITS;
-  if (!/(Kg|Cm)$/.test(kind) || unit === '' || kind === 'reservoirEcMsCm') return { kind, value };
+  const units: Record<string, number> | undefined = { kg: MASS_UNITS, cm: LENGTH_UNITS }[
+    as as string
+  ];
+  if (!units || unit === '') return { kind, value };
   const named = unitNamed(unit);
   if (named === null || !Object.hasOwn(units, named)) {
     cells.blame('unit', `“${shortly(unit)}” is no unit of ${told}`);

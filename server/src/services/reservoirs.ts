@@ -10,10 +10,12 @@ import {
   type ReservoirEvent,
   type ReservoirState,
   type Schools,
+  type MeasurementKind,
+  MEASUREMENTS,
 } from '@fernbank/core';
 import { and, asc, eq, inArray, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { measurements, reservoirs, type MeasurementKind } from '../db/schema.ts';
+import { measurements, reservoirs } from '../db/schema.ts';
 import { plantFile, type PlantFile, type PlantRow } from './collection.ts';
 import type { Judgement } from './judging.ts';
 import { readSettings } from './settings.ts';
@@ -32,7 +34,7 @@ export interface OverWater {
   winter: Schools['winter'];
 }
 
-const CRUSTS = ['none', 'some', 'thick'] as const;
+const CRUSTS = MEASUREMENTS.saltCrust.steps;
 const EVENT_OF: Partial<Record<MeasurementKind, (date: IsoDate, value: number) => ReservoirEvent>> =
   {
     reservoirFilledL: (date, litres) => ({ kind: 'filled', date, litres }),

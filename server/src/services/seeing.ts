@@ -1,7 +1,7 @@
-import type { IsoDate, Signals } from '@fernbank/core';
+import { type IsoDate, type Signals, valueFault, type MeasurementKind } from '@fernbank/core';
 import { and, eq, gt, isNull } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, measurements, MEASUREMENTS, plants, type MeasurementKind } from '../db/schema.ts';
+import { looks, measurements, plants } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
 import { stamp } from '../http/resource.ts';
 import { keepPhoto, type PhotoRow } from './photos.ts';
@@ -22,10 +22,8 @@ export function checkArrived(db: Db, plantId: number, date: string): void {
 
 /** Each kind has its own range: a weight of 0, a pH of 20 are slips of the hand. */
 function checkRange(kind: MeasurementKind, value: number): void {
-  const { least, most } = MEASUREMENTS[kind];
-  if (value < least || value > most) {
-    throw invalid('value', `value must be between ${least} and ${most} for ${kind}, got ${value}`);
-  }
+  const fault = valueFault(kind, value);
+  if (fault) throw invalid('value', `value ${fault}`);
 }
 
 /** The same reading once more: a scale that sent twice, a form that was sent again. */

@@ -1,18 +1,8 @@
 import { useEventListener } from '@vueuse/core';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { GO_TO } from '../places.ts';
 
-/** The letter that goes to a place, after g. */
-export const PLACE_KEYS: Record<string, string> = {
-  r: '/rounds',
-  v: '/verdicts',
-  f: '/fit',
-  d: '/day',
-  a: '/aftercare',
-  c: '/record',
-  s: '/record/shelf',
-  m: '/mix',
-};
 /** How long a g waits for its letter. */
 const WAIT_MS = 1500;
 
@@ -34,10 +24,10 @@ export function useShortcuts(on: Record<string, () => void>) {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
     if (document.querySelector('.v-dialog.v-overlay--active') && event.key !== '?') return;
     const { key } = event;
-    if (Date.now() < waits && PLACE_KEYS[key]) {
+    if (Date.now() < waits && GO_TO[key]) {
       waits = 0;
       event.preventDefault();
-      void router.push(PLACE_KEYS[key]);
+      void router.push(GO_TO[key].to);
     } else if (key === 'g') {
       waits = Date.now() + WAIT_MS;
     } else if (key === '?') {

@@ -176,7 +176,6 @@ export const water = {
   wickDamp: 'Wick is damp',
   wickDry: 'Wick is dry',
   salt: 'Salt crust',
-  crust: { 0: 'none', 1: 'some', 2: 'thick' },
   pen: 'Read the pen',
   read: 'Type pH and EC',
   phField: 'pH',

@@ -1,24 +1,14 @@
 <script setup lang="ts">
-import { PLACE_KEYS } from '../../composables/useShortcuts.ts';
 import { m } from '../../messages/index.ts';
+import { GO_TO } from '../../places.ts';
 
 /** Every key there is, on one page. */
 const open = defineModel<boolean>({ required: true });
-const PLACES: Record<string, string> = {
-  '/rounds': m.nav.rounds,
-  '/verdicts': m.nav.verdicts,
-  '/fit': m.nav.fit,
-  '/day': m.nav.day,
-  '/aftercare': m.nav.aftercare,
-  '/record': m.nav.record,
-  '/record/shelf': m.record.shelf,
-  '/mix': m.mix.nav,
-};
 const { keys } = m.keeping;
 const groups = [
   {
     title: keys.places,
-    rows: Object.entries(PLACE_KEYS).map(([key, path]) => [key, PLACES[path]!] as const),
+    rows: Object.entries(GO_TO).map(([key, { word }]) => [key, word] as const),
   },
   {
     title: keys.anywhere,

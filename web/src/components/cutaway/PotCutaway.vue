@@ -69,30 +69,6 @@ const rulerMarks = computed(() => {
   }));
 });
 
-const FILL: Record<string, string> = {
-  peat: '#4a3524',
-  coir: '#8a6236',
-  coconutChips: '#9a6b3c',
-  pottingSoil: '#3f3226',
-  loamCompost: '#5d4a33',
-  compost: '#3b2f20',
-  wormCompost: '#2f261c',
-  barkFine: '#8b5a35',
-  barkMedium: '#8b5a35',
-  barkCoarse: '#7c4e2c',
-  longMoss: '#8f9a52',
-  perlite: '#f3efe6',
-  pumice: '#c9bfae',
-  vermiculite: '#b99a5b',
-  sharpSand: '#d8c59a',
-  grit: '#8d8a84',
-  lava: '#7d3c31',
-  firedClay: '#b5673f',
-  clayPebbles: '#b06a42',
-  charcoal: '#26262a',
-  treeFernFibre: '#4d3a26',
-};
-const colourOf = (component: Component) => FILL[component.like] ?? '#7a6a52';
 const isLine = (component: Component) =>
   component.grain === 'fibre' || component.grain === 'strand';
 
@@ -234,8 +210,8 @@ const text = computed(() => {
         v-for="{ component, path } in scene.grains"
         :key="component.id"
         :d="path"
-        :fill="isLine(component) ? 'none' : colourOf(component)"
-        :stroke="isLine(component) ? colourOf(component) : '#2b2018'"
+        :fill="isLine(component) ? 'none' : component.colour"
+        :stroke="isLine(component) ? component.colour : '#2b2018'"
         :stroke-width="isLine(component) ? 0.1 : 0.04"
         :stroke-opacity="isLine(component) ? 1 : 0.4"
       />

@@ -3,11 +3,11 @@ import { mdiPrinter } from '@mdi/js';
 import { computed } from 'vue';
 import { m } from '../../messages/index.ts';
 import { useDay } from '../../stores/day.ts';
-import DayNav from './DayNav.vue';
+import PlaceTabs from '../PlaceTabs.vue';
 import NoPlan from './NoPlan.vue';
 
 /** A room of the day that reads its plan: the plan is there in its slot, or what to do about it. */
-defineProps<{ title: string; at: keyof typeof m.day.rooms; prints?: boolean }>();
+defineProps<{ title: string; prints?: boolean }>();
 const store = useDay();
 const hasPlan = computed(() => (store.laid?.lines.length ?? 0) > 0);
 const print = () => window.print();
@@ -27,7 +27,7 @@ const print = () => window.print();
         >{{ m.day.print }}</v-btn
       >
     </header>
-    <DayNav :at="at" />
+    <PlaceTabs of="day" />
     <NoPlan v-if="!hasPlan" />
     <slot v-else />
   </div>

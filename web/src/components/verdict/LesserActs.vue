@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { CARE_KINDS, lesserActLabel, type CareKind, type LesserAct } from '@fernbank/core';
+import {
+  CARE_KINDS,
+  lesserActLabel,
+  type CareKind,
+  type LesserAct,
+  measurement,
+} from '@fernbank/core';
 import { mdiCheck } from '@mdi/js';
 import { ref } from 'vue';
 import { write } from '../../api/client.ts';
@@ -37,7 +43,7 @@ async function done(kind: CareKind): Promise<void> {
       measurements: [{ kind, value: 1 }],
     };
     const { deed } = await write('/visits', { method: 'POST', body });
-    notices.done(m.care.noted(m.care.done[kind]), { deed, back: props.changed });
+    notices.done(m.care.noted(measurement(kind).label), { deed, back: props.changed });
     await props.changed();
   } catch (error) {
     notices.fault(error);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type RemedyId, SCHOOLS } from '@fernbank/core';
+import { type RemedyId, SCHOOLS, stepOf } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { write } from '../../api/client.ts';
 import type { Measurement, OverWater } from '../../api/types.ts';
@@ -104,7 +104,7 @@ const expected = computed(() => ({
 }));
 const CRUSTS = [0, 1, 2] as const;
 const crust = (value: (typeof CRUSTS)[number]) =>
-  note(`${m.water.salt}: ${m.water.crust[value]}`, [['saltCrust', value]]);
+  note(`${m.water.salt}: ${stepOf('saltCrust', value)}`, [['saltCrust', value]]);
 </script>
 
 <template>
@@ -190,7 +190,7 @@ const crust = (value: (typeof CRUSTS)[number]) =>
         variant="outlined"
         min-height="48"
         @click="crust(value)"
-        >{{ m.water.crust[value] }}</v-btn
+        >{{ stepOf('saltCrust', value) }}</v-btn
       >
     </div>
     <FormDialog

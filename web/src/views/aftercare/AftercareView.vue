@@ -4,7 +4,7 @@ import { CHECKPOINTS, isTaskOver } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { apiAll, wordsFor, write } from '../../api/client.ts';
 import type { Task } from '../../api/types.ts';
-import AfterNav from '../../components/AfterNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import FetchState from '../../components/FetchState.vue';
 import FormDialog from '../../components/FormDialog.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -77,7 +77,7 @@ async function move(): Promise<void> {
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.aftercare.title }}</h1>
-      <AfterNav at="tasks" />
+      <PlaceTabs of="aftercare" />
     </header>
     <div class="row spread">
       <p class="quiet">{{ m.aftercare.intro }}</p>

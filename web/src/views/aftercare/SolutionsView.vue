@@ -15,7 +15,7 @@ import {
   type PpmScale,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import AfterNav from '../../components/AfterNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import BottlesPanel from '../../components/water/BottlesPanel.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -131,7 +131,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.solutions.title }}</h1>
-      <AfterNav at="solutions" />
+      <PlaceTabs of="aftercare" />
     </header>
     <div class="sums">
       <section class="panel stack">

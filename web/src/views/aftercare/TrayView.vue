@@ -4,7 +4,7 @@ import { ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, apiAll } from '../../api/client.ts';
 import type { TrayBatch } from '../../api/types.ts';
-import AfterNav from '../../components/AfterNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import FetchState from '../../components/FetchState.vue';
 import BatchCard from '../../components/tray/BatchCard.vue';
 import BatchDialog from '../../components/tray/BatchDialog.vue';
@@ -54,7 +54,7 @@ function potOn(batch: TrayBatch): void {
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.tray.title }}</h1>
-      <AfterNav at="tray" />
+      <PlaceTabs of="aftercare" />
     </header>
     <div class="row spread">
       <p class="quiet">{{ m.tray.intro }}</p>

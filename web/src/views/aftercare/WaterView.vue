@@ -3,7 +3,7 @@ import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { api, apiAll } from '../../api/client.ts';
 import type { OverWater, Plant } from '../../api/types.ts';
-import AfterNav from '../../components/AfterNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import FetchState from '../../components/FetchState.vue';
 import ReservoirCard from '../../components/water/ReservoirCard.vue';
 import WaterDialog from '../../components/water/WaterDialog.vue';
@@ -43,7 +43,7 @@ function edit(over: OverWater | null): void {
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.water.title }}</h1>
-      <AfterNav at="water" />
+      <PlaceTabs of="aftercare" />
     </header>
     <div class="row spread">
       <p class="quiet">{{ m.water.intro }}</p>

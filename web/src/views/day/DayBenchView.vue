@@ -4,7 +4,7 @@ import { addDays, type LaidBatch, type Stretch } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import BatchSheet from '../../components/day/BatchSheet.vue';
-import DayNav from '../../components/day/DayNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import NoPlan from '../../components/day/NoPlan.vue';
 import TimerBar from '../../components/bench/TimerBar.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -160,7 +160,7 @@ const clockOf = (ms: number) =>
   <TimerBar all />
   <div class="page stack">
     <h1>{{ m.day.benchTitle }}</h1>
-    <DayNav at="bench" />
+    <PlaceTabs of="day" />
     <NoPlan v-if="!laid" />
     <section v-else-if="!isSettled" class="panel stack">
       <p>{{ m.day.notSettled }}</p>

@@ -56,7 +56,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
 </script>
 
 <template>
-  <DayPage :title="m.day.rooms.lists" at="lists" prints>
+  <DayPage :title="m.day.rooms.lists" prints>
     <template v-if="laid">
       <div class="pair">
         <section class="panel">

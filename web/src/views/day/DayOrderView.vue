@@ -80,7 +80,7 @@ const batchesOf = (date: number): LaidBatch[] =>
 </script>
 
 <template>
-  <DayPage :title="m.day.orderTitle" at="order" prints>
+  <DayPage :title="m.day.orderTitle" prints>
     <template v-if="laid">
       <section v-if="laid.ahead.length > 0" class="panel">
         <h2>{{ m.day.ahead }}</h2>

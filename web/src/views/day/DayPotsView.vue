@@ -75,7 +75,7 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
 </script>
 
 <template>
-  <DayPage :title="m.day.chainsTitle" at="pots">
+  <DayPage :title="m.day.chainsTitle">
     <template v-if="laid">
       <section class="panel stack">
         <p class="answer">

@@ -2,7 +2,7 @@
 import { mdiPrinter } from '@mdi/js';
 import { watch } from 'vue';
 import { api } from '../../api/client.ts';
-import DayNav from '../../components/day/DayNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import NoPlan from '../../components/day/NoPlan.vue';
 import FetchState from '../../components/FetchState.vue';
 import BenchSheet from '../../components/fit/BenchSheet.vue';
@@ -45,7 +45,7 @@ const print = () => window.print();
         >{{ m.day.print }}</v-btn
       >
     </header>
-    <DayNav at="lists" />
+    <PlaceTabs of="day" />
     <p class="quiet no-print">{{ m.day.sheetsIntro }}</p>
     <NoPlan v-if="!laid" />
     <p v-else-if="!isSettled" class="panel">{{ m.day.notSettled }}</p>

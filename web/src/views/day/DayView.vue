@@ -6,7 +6,7 @@ import type { Day } from '../../api/types.ts';
 import DayAnswer from '../../components/day/DayAnswer.vue';
 import DayForm from '../../components/day/DayForm.vue';
 import DayLists from '../../components/day/DayLists.vue';
-import DayNav from '../../components/day/DayNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import PinConflict from '../../components/day/PinConflict.vue';
 import FetchState from '../../components/FetchState.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -66,7 +66,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
         >✓ {{ m.day.settledMark }}</span
       >
     </header>
-    <DayNav at="plan" />
+    <PlaceTabs of="day" />
     <FetchState :fault="store.fault" :loading="!store.loaded" @retry="store.load" />
     <template v-if="store.loaded">
       <section v-if="!current" class="panel stack">

@@ -5,7 +5,7 @@ import { api } from '../../api/client.ts';
 import type { VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import PotCutaway from '../../components/cutaway/PotCutaway.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -51,7 +51,7 @@ const sections = computed(() =>
       <h1>{{ m.fit.choose }}</h1>
       <v-btn variant="outlined" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
     </div>
-    <MixNav at="plants" />
+    <PlaceTabs of="fit" />
     <FetchState :fault="fault" :loading="!told" @retry="load" />
     <section v-if="told && told.total === 0" class="panel stack">
       <p>{{ m.verdicts.empty }}</p>

@@ -20,7 +20,7 @@ import { api } from '../../api/client.ts';
 import FetchState from '../../components/FetchState.vue';
 import BagsPanel from '../../components/mix/BagsPanel.vue';
 import MeasuresTable from '../../components/mix/MeasuresTable.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import SwapDialog from '../../components/mix/SwapDialog.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useChangeWords } from '../../composables/changeWords.ts';
@@ -244,7 +244,7 @@ const print = () => window.print();
         >{{ m.sheet.print }}</v-btn
       >
     </header>
-    <MixNav at="batch" />
+    <PlaceTabs of="fit" />
     <FetchState :fault="fault" :loading="!plans" @retry="load" />
     <template v-if="plans">
       <section class="panel stack">

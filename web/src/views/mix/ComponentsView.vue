@@ -12,7 +12,7 @@ import { computed, ref } from 'vue';
 import type { PantryComponent } from '../../api/types.ts';
 import ComponentDialog from '../../components/mix/ComponentDialog.vue';
 import KitchenTestDialog from '../../components/mix/KitchenTestDialog.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -135,7 +135,7 @@ const SMALLEST_TUB_L = 0.5;
         m.mix.addComponent
       }}</v-btn>
     </header>
-    <MixNav at="components" />
+    <PlaceTabs of="fit" />
     <section class="panel stack">
       <h2>{{ m.mix.avoidTitle }}</h2>
       <div class="fields">

@@ -11,7 +11,7 @@ import {
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import MixColumns from '../../components/mix/MixColumns.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import PlaceFields from '../../components/mix/PlaceFields.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useFigureWords } from '../../composables/figureWords.ts';
@@ -227,7 +227,7 @@ const toRecipe = computed(
 <template>
   <div class="page stack">
     <h1>{{ m.mix.design }}</h1>
-    <MixNav at="design" />
+    <PlaceTabs of="fit" />
     <section class="panel stack">
       <PlaceFields :at="at" />
       <div class="row">

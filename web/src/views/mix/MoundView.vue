@@ -2,7 +2,7 @@
 import { planMound, whyAvoided, type Mound } from '@fernbank/core';
 import { computed } from 'vue';
 import MoundDrawing from '../../components/mix/MoundDrawing.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -73,7 +73,7 @@ const answer = computed(() => {
 <template>
   <div class="page stack">
     <h1>{{ m.mix.mound.title }}</h1>
-    <MixNav at="mound" />
+    <PlaceTabs of="fit" />
     <section class="panel two">
       <div class="stack">
         <template v-if="mound">

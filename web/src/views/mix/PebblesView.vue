@@ -14,7 +14,7 @@ import {
   type Schools,
 } from '@fernbank/core';
 import { computed } from 'vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import NumberField from '../../components/NumberField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -163,7 +163,7 @@ const drawn = computed(() => {
 <template>
   <div class="page stack">
     <h1>{{ m.mix.pebbles.title }}</h1>
-    <MixNav at="pebbles" />
+    <PlaceTabs of="fit" />
     <section class="panel two">
       <div class="stack">
         <template v-if="setup">

@@ -24,7 +24,7 @@ import BuysPanel from '../../components/mix/BuysPanel.vue';
 import ExtrasFields from '../../components/mix/ExtrasFields.vue';
 import FiguresTable from '../../components/mix/FiguresTable.vue';
 import MixColumns from '../../components/mix/MixColumns.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import PartsEditor from '../../components/mix/PartsEditor.vue';
 import PlaceFields from '../../components/mix/PlaceFields.vue';
 import SwapDialog from '../../components/mix/SwapDialog.vue';
@@ -205,7 +205,7 @@ const print = () => window.print();
         <v-btn variant="text" min-height="48" to="/mix">{{ m.mix.allRecipes }}</v-btn>
       </span>
     </header>
-    <MixNav at="recipes" />
+    <PlaceTabs of="fit" />
     <p v-if="!isNew && !saved" class="panel" role="alert">{{ m.mix.noRecipe }}</p>
     <template v-else>
       <p v-if="restored && changed" class="row">

@@ -14,7 +14,7 @@ import { computed, ref } from 'vue';
 import AgeingPanel from '../../components/mix/AgeingPanel.vue';
 import FiguresTable from '../../components/mix/FiguresTable.vue';
 import MixColumns from '../../components/mix/MixColumns.vue';
-import MixNav from '../../components/mix/MixNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import RecipeCard from '../../components/mix/RecipeCard.vue';
 import PlaceFields from '../../components/mix/PlaceFields.vue';
 import { usePlace } from '../../composables/usePlace.ts';
@@ -105,7 +105,7 @@ const leftOut = computed(() => store.pantry.components.length - permitted(store.
         m.mix.newRecipe
       }}</v-btn>
     </header>
-    <MixNav at="recipes" />
+    <PlaceTabs of="fit" />
     <section class="panel stack">
       <PlaceFields :at="at" />
       <div class="bench">

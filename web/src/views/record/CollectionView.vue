@@ -5,7 +5,7 @@ import { apiAll } from '../../api/client.ts';
 import type { Plant } from '../../api/types.ts';
 import PotCutaway from '../../components/cutaway/PotCutaway.vue';
 import FetchState from '../../components/FetchState.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useGrowing } from '../../composables/useGrowing.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -44,7 +44,7 @@ const subject = (plant: Plant) => ({
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.record.title }}</h1>
-      <RecordNav at="collection" />
+      <PlaceTabs of="record" />
     </header>
     <div class="row spread">
       <v-text-field v-model="typed" data-search :label="m.record.search" clearable class="search" />

@@ -5,7 +5,7 @@ import { api } from '../../api/client.ts';
 import type { Deed } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import DeedLine from '../../components/keeping/DeedLine.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -91,7 +91,7 @@ function daysLeft(deed: Deed): number {
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.keeping.past }}</h1>
-      <RecordNav at="past" />
+      <PlaceTabs of="record" />
     </header>
     <FetchState :fault="fault" :loading="!page" @retry="load" />
     <section v-if="bin && !plantId" class="panel stack">

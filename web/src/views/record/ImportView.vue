@@ -4,7 +4,7 @@ import { api } from '../../api/client.ts';
 import type { FateKind, Mapping } from '../../api/types.ts';
 import ColumnTable from '../../components/keeping/ColumnTable.vue';
 import NumberField from '../../components/NumberField.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import { GROUP_ITEMS, useImport } from '../../composables/useImport.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -94,7 +94,7 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
   <div class="page stack">
     <header class="row spread">
       <h1>{{ t.title }}</h1>
-      <RecordNav at="keeping" />
+      <PlaceTabs of="record" />
     </header>
     <section
       class="panel stack drop"

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { api, ApiError } from '../../api/client.ts';
 import type { Copy, DeviceRow, Working } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
@@ -127,7 +127,7 @@ async function signOut(device: DeviceRow): Promise<void> {
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.keeping.title }}</h1>
-      <RecordNav at="keeping" />
+      <PlaceTabs of="record" />
     </header>
     <div class="pair">
       <section class="panel stack">

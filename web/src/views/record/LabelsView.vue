@@ -16,7 +16,7 @@ import { api, apiAll } from '../../api/client.ts';
 import FetchState from '../../components/FetchState.vue';
 import LabelSheets, { type Label } from '../../components/labels/LabelSheets.vue';
 import NumberField from '../../components/NumberField.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import { mediumName } from '../../composables/figureWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -161,7 +161,7 @@ const print = () => window.print();
   <div class="page stack">
     <header class="row spread no-print">
       <h1>{{ m.labels.title }}</h1>
-      <RecordNav at="labels" />
+      <PlaceTabs of="record" />
     </header>
     <p class="quiet no-print">{{ m.labels.intro }}</p>
     <FetchState :fault="fault" :loading="!value" @retry="load" />

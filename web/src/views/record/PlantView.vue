@@ -9,6 +9,8 @@ import {
   SEEN,
   supportKind,
   SIGNALS,
+  measurement,
+  stepOf,
 } from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -82,32 +84,24 @@ function repotLines({ before, after, mixedIn, note }: Repot): string[] {
 }
 
 function measurementWords({ kind, value }: Measurement): string {
-  switch (kind) {
-    case 'weightKg':
-      return `${m.plant.weighed} ${weight(value)}`;
-    case 'heightCm':
-      return `${m.plant.height} ${length(value)}`;
-    case 'leafCm':
-      return `${m.plant.leafCm} ${length(value)}`;
-    case 'watered':
-      return m.plant.watered;
-    case 'reservoirEcMsCm':
-      return `${m.plant.reservoirEcMsCm} ${value} mS/cm`;
-    case 'reservoirFilledL':
-      return `${m.plant.reservoirFilledL} ${volume(value)}`;
-    case 'reservoirLeft':
-      return `${m.plant.reservoirLeft} ${percent(value)} %`;
-    case 'reservoirFlushed':
-      return m.plant.reservoirFlushed;
-    case 'wickDamp':
-      return value >= 0.5 ? m.plant.wickDamp : m.plant.wickDry;
-    case 'saltCrust':
-      return `${m.plant.saltCrust}: ${m.water.crust[value as 0 | 1 | 2]}`;
-    case 'leafCount':
-    case 'reservoirPh':
-      return `${m.plant[kind]} ${value}`;
-    default:
-      return m.care.done[kind];
+  const { label, as } = measurement(kind);
+  switch (as) {
+    case 'kg':
+      return `${label} ${weight(value)}`;
+    case 'cm':
+      return `${label} ${length(value)}`;
+    case 'L':
+      return `${label} ${volume(value)}`;
+    case 'share':
+      return `${label} ${percent(value)} %`;
+    case 'scale':
+      return `${label}: ${stepOf(kind, value)}`;
+    case 'done':
+      return label;
+    case 'mS/cm':
+      return `${label} ${value} ${as}`;
+    case 'number':
+      return `${label} ${value}`;
   }
 }
 /** Days with measurements that are told one by one; a longer log is told by the month. */

@@ -7,7 +7,7 @@ import type { Settings, SpotRow } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import GroupSchools from '../../components/spot/GroupSchools.vue';
 import NumberField from '../../components/NumberField.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import SpotDialog from '../../components/spot/SpotDialog.vue';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useRemoval } from '../../composables/useRemoval.ts';
@@ -63,7 +63,7 @@ const warmth = (spot: SpotRow) =>
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.settings.title }}</h1>
-      <RecordNav at="settings" />
+      <PlaceTabs of="record" />
     </header>
     <section class="panel stack">
       <div class="fields">

@@ -7,7 +7,7 @@ import type { ShelfPot, ShelfSupport } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import FormDialog from '../../components/FormDialog.vue';
 import NumberField from '../../components/NumberField.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import PotCards from '../../components/shelf/PotCards.vue';
 import PotDialog from '../../components/shelf/PotDialog.vue';
 import SupportDialog from '../../components/shelf/SupportDialog.vue';
@@ -122,7 +122,7 @@ const longest = computed(() =>
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.shelf.title }}</h1>
-      <RecordNav at="shelf" />
+      <PlaceTabs of="record" />
     </header>
     <p class="quiet">{{ m.shelf.intro }}</p>
     <FetchState :fault="fault" :loading="!loaded" @retry="load" />

@@ -3,7 +3,7 @@ import { CHECKPOINTS, taxonGroup, type Checkpoint, type Comparison } from '@fern
 import { computed, ref } from 'vue';
 import { api } from '../../api/client.ts';
 import FetchState from '../../components/FetchState.vue';
-import RecordNav from '../../components/RecordNav.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
 import ShareBand from '../../components/ShareBand.vue';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -43,7 +43,7 @@ const said = ({ better, worse, chance }: Comparison) =>
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.worked.title }}</h1>
-      <RecordNav at="worked" />
+      <PlaceTabs of="record" />
     </header>
     <FetchState :fault="fault" :loading="!value" @retry="load" />
     <template v-if="value">
