@@ -5,7 +5,7 @@ import { COLLECTION_TABLES } from '../server/src/history/tables.ts';
 
 /** The data dictionary, from the tables and from what their source says of each column. */
 const root = join(import.meta.dirname, '..');
-const SOURCES = ['schema', 'days', 'followUp', 'history', 'tracked'];
+const SOURCES = ['tables', 'days', 'followUp', 'history', 'tracked'];
 
 interface Said {
   table: string;

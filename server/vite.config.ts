@@ -1,4 +1,5 @@
 import { defineConfig } from 'vite';
+import { NO_CIRCLES } from '../scripts/noCircles.ts';
 
 /** Left to Node: what brings files of its own, a native part or WebAssembly. */
 const KEPT_APART = ['libsql', 'highs'];
@@ -16,6 +17,7 @@ export default defineConfig({
     // What others wrote and it brings along, with their licences.
     license: { fileName: 'third-party.md' },
     rolldownOptions: {
+      ...NO_CIRCLES,
       input: {
         fernbank: 'server/src/fernbank.ts',
         reader: 'server/src/reader/worker.ts',

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import vue from '@vitejs/plugin-vue';
 import { build, defineConfig, type Plugin } from 'vite';
 import vuetify from 'vite-plugin-vuetify';
+import { NO_CIRCLES } from '../scripts/noCircles.ts';
 
 /** Fetched when it is first needed, and kept then: the solver has a few megabytes; notices are seldom read. */
 const FETCHED_LATER = /\.(wasm|md)$/;
@@ -57,6 +58,7 @@ export default defineConfig({
     chunkSizeWarningLimit: 700,
     // What others wrote and it brings along, with their licences.
     license: { fileName: 'third-party.md' },
+    rolldownOptions: NO_CIRCLES,
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

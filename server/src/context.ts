@@ -1,23 +1,18 @@
 import type { IsoDate } from '@fernbank/core';
-import type { Request } from 'express';
-import Joi from 'joi';
 import { Copies, copyFolderOf } from './copies/copies.ts';
 import type { Keeper } from './copies/keeper.ts';
-import type { Db, OpenFile } from './db/driver.ts';
+import type { OpenFile } from './db/driver.ts';
 import type { Journal } from './history/journal.ts';
 import type { Door } from './door/door.ts';
-import { invalid } from './http/errors.ts';
-import { isoDate } from './http/fields.ts';
 import { Live } from './http/live.ts';
-import { check } from './http/validate.ts';
 import { importerHere, type Importer } from './importing/importer.ts';
+import type { Reading } from './http/days.ts';
 import { photoFolderOf } from './place.ts';
 import { ReaderHere, type Reader } from './reader/reader.ts';
 import type { Thread } from './threads/thread.ts';
 
 /** What routes need of the world around them. */
-export interface Context {
-  db: Db;
+export interface Context extends Reading {
   /** what every write goes through */
   journal: Journal;
   /** who reads the whole collection */
@@ -32,15 +27,10 @@ export interface Context {
   copies: Copies;
   /** who may come in; null: everyone on this machine, and no one else */
   door: Door | null;
-  /** the keeper's calendar day; a fixed one in tests */
-  today(): IsoDate;
   version: string;
   /** where pictures lie: beside the database */
   photoFolder: string;
 }
-
-/** What is needed to read a collection as of its keeper's day. */
-export type Reading = Pick<Context, 'db' | 'today'>;
 
 /** The context of a collection that lies at a path; all that belongs to it lies beside it. */
 export function contextOf(of: {
@@ -75,21 +65,4 @@ export function contextOf(of: {
     version,
     photoFolder,
   };
-}
-
-/** A day of the record cannot lie ahead. */
-export function notAhead(context: Pick<Context, 'today'>, field: string, date: IsoDate): IsoDate {
-  const today = context.today();
-  if (date > today) {
-    throw invalid(field, `${field} must not be in the future (today is ${today}), got ${date}`);
-  }
-  return date;
-}
-
-export const dayQuery = Joi.object<{ date?: IsoDate }>({ date: isoDate() });
-
-/** The optional `?date=` of a view, today when absent. @throws HttpError 400 when it is no day */
-export function asOf(context: Context, request: Request): IsoDate {
-  const { date } = request.query;
-  return check(dayQuery, { date }).date ?? context.today();
 }

@@ -1,8 +1,9 @@
 import { OutOfRange } from '../number/outOfRange.ts';
 import { positive, within } from '../number/index.ts';
-import type { LinearModel, Solve } from '../milp/index.ts';
+import type { Solve } from '../milp/index.ts';
 import { generatePatterns } from './generate.ts';
-import { maximalPatterns, type Counts } from './patterns.ts';
+import { A_LENGTH_MORE, modelOf, type Column, type Stock } from './model.ts';
+import { maximalPatterns } from './patterns.ts';
 
 /** A length that there is, or that is sold. */
 export interface StockLength {
@@ -50,8 +51,6 @@ export interface CutRequest {
 /** More patterns than this are not enumerated but generated as they are needed. */
 const MOST_PATTERNS = 4000;
 const MOST_KINDS = 60;
-/** Of two plans of equal length, the one with fewer pieces of stock. */
-const A_LENGTH_MORE = 1e-4;
 /** A length that must be bought counts as if it were so many times as long: what is owned goes first. */
 const BOUGHT = 50;
 /** Lengths are told to the millimetre. */
@@ -128,51 +127,6 @@ export function planCuts(request: CutRequest, solve: Solve, mostPatterns = MOST_
     wasteCm: usedCm - wantedCm,
     optimal: proven || usedCm <= boundCm + LENGTH_TOLD_CM,
     boundCm,
-  };
-}
-
-/** A pattern of one stock length. */
-export interface Column {
-  stock: number;
-  counts: Counts;
-}
-
-interface Stock {
-  lengthCm: number;
-  count: number;
-  toBuy: boolean;
-}
-
-/** Least length that covers what is wanted; what is to be bought counts `buying` times. */
-export function modelOf(
-  columns: readonly Column[],
-  wanted: readonly number[],
-  stock: readonly Stock[],
-  { whole, buying }: { whole: boolean; buying: number },
-): LinearModel {
-  const limited = stock.flatMap(({ count }, k) => (Number.isFinite(count) ? [{ k, count }] : []));
-  return {
-    sense: 'min',
-    variables: columns.map(({ stock: k }) => ({
-      cost: stock[k]!.lengthCm * (stock[k]!.toBuy ? buying : 1) + A_LENGTH_MORE,
-      whole,
-    })),
-    constraints: [
-      ...wanted.map((limit, piece) => ({
-        terms: columns.flatMap(({ counts }, i): [number, number][] =>
-          counts[piece]! > 0 ? [[i, counts[piece]!]] : [],
-        ),
-        sense: '>=' as const,
-        limit,
-      })),
-      ...limited.map(({ k, count }) => ({
-        terms: columns.flatMap(({ stock: of }, i): [number, number][] =>
-          of === k ? [[i, 1]] : [],
-        ),
-        sense: '<=' as const,
-        limit: count,
-      })),
-    ],
   };
 }
 

@@ -1,5 +1,5 @@
 import type { Solve } from '../milp/index.ts';
-import { modelOf, type Column } from './bars.ts';
+import { modelOf, type Column } from './model.ts';
 
 const MOST_ROUNDS = 400;
 /** Grid of the knapsack, cm: a millimetre. */

@@ -6,7 +6,7 @@ import { openFile, type Cell, type Cells, type OpenFile } from '../db/driver.ts'
 import { SHAPE } from '../db/migrations.ts';
 import { COLLECTION_TABLES, quoted, type Column, type RowTable } from '../history/tables.ts';
 import { FORMAT } from './shape.ts';
-import { drop } from './tasks.ts';
+import { drop } from './drop.ts';
 
 export const BACKUP_JSON = 'fernbank.json';
 export const PHOTO_ENTRY = /^photos\/([0-9a-f]{64})\.(jpg|png|webp)$/;

@@ -12,7 +12,8 @@ import { BACKUP_JSON, cellOf, PHOTO_ENTRY } from './backup.ts';
 import { partsOfBackup, type Part } from './rows.ts';
 import { FORMAT, rowSchema } from './shape.ts';
 import { soundness } from './sound.ts';
-import { drop, type Progress } from './tasks.ts';
+import { drop } from './drop.ts';
+import type { Progress } from './tasks.ts';
 
 /** Unpacked, at most: it goes through row by row, so that only the disk is the limit of sense. */
 const LARGEST_JSON_BYTES = 16_000_000_000;

@@ -7,7 +7,8 @@ import { keeperHere, type Keeper } from './keeper.ts';
 import { superseded } from './kept.ts';
 import { bringPictures, keepPictures } from './pictures.ts';
 import { soundness, type Soundness } from './sound.ts';
-import { drop, type Progress } from './tasks.ts';
+import { drop } from './drop.ts';
+import { type Progress } from './tasks.ts';
 
 /** Copies of a collection lie in a folder beside its file. */
 export const copyFolderOf = (path: string) => `${path.replace(/\.sqlite$/, '')}.copies`;

@@ -1,6 +1,7 @@
-import { renameSync, rmSync } from 'node:fs';
+import { renameSync } from 'node:fs';
 import { openFile } from '../db/driver.ts';
 import { bring, type Brought } from './bring.ts';
+import { drop } from './drop.ts';
 import { replaceBy } from './replace.ts';
 import { soundness, type Soundness } from './sound.ts';
 
@@ -57,7 +58,3 @@ export const TASKS = {
 export type Task = keyof typeof TASKS;
 export type OrderOf<T extends Task> = Parameters<(typeof TASKS)[T]>[0];
 export type ResultOf<T extends Task> = Awaited<ReturnType<(typeof TASKS)[T]>>;
-
-export function drop(path: string): void {
-  for (const suffix of ['', '-journal', '-wal', '-shm']) rmSync(path + suffix, { force: true });
-}

@@ -9,7 +9,7 @@ import type {
   WickKind,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import { photos, plants, repots, spots } from './schema.ts';
+import { photos, plants, repots, spots } from './tables.ts';
 import { tracked } from './tracked.ts';
 
 /** What became of a repot at a checkpoint: one judgement for each. */

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Reading } from '../context.ts';
+import type { Reading } from '../http/days.ts';
 import type { Db } from '../db/driver.ts';
 import { looks, measurements, plants, spots } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';

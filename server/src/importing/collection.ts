@@ -12,7 +12,7 @@ import {
   type PotShape,
 } from '@fernbank/core';
 import { isNull } from 'drizzle-orm';
-import type { Reading } from '../context.ts';
+import type { Reading } from '../http/days.ts';
 import { plants, spots } from '../db/schema.ts';
 import { HttpError } from '../http/errors.ts';
 import { newPlant, type PlantInput } from '../http/plantBody.ts';

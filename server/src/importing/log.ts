@@ -8,7 +8,7 @@ import {
   type MeasurementKind,
 } from '@fernbank/core';
 import { isNull } from 'drizzle-orm';
-import type { Reading } from '../context.ts';
+import type { Reading } from '../http/days.ts';
 import { measurements, plants } from '../db/schema.ts';
 import type { PlantRow } from '../services/collection.ts';
 import { Cells, shortly } from './cells.ts';

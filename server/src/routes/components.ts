@@ -15,7 +15,8 @@ import {
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
-import { notAhead, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { notAhead } from '../http/days.ts';
 import type { Db } from '../db/driver.ts';
 import { ownKey } from '../db/keys.ts';
 import { components } from '../db/schema.ts';

@@ -1,7 +1,8 @@
 import { checkPot, checkSection, piecesFault, POT_SOURCES, type FitPlan } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
-import { asOf, dayQuery, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { asOf, dayQuery } from '../http/days.ts';
 import { plans, plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import {

@@ -1,6 +1,7 @@
 import { CHECKPOINT_IDS, GRADES, GROUPS, SEEN_IDS, type Checkpoint } from '@fernbank/core';
 import Joi from 'joi';
-import { notAhead, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { notAhead } from '../http/days.ts';
 import { outcomes } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { isoDate, note, rowId } from '../http/fields.ts';

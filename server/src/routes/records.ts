@@ -1,6 +1,7 @@
 import { MEASUREMENT_KINDS } from '@fernbank/core';
 import Joi from 'joi';
-import { notAhead, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { notAhead } from '../http/days.ts';
 import { looks, measurements, overrules, plants, repots, tasks } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';

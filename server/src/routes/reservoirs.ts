@@ -1,7 +1,8 @@
 import { WICKS } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
-import { asOf, dayQuery, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { asOf, dayQuery } from '../http/days.ts';
 import { plants, reservoirs } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { note } from '../http/fields.ts';

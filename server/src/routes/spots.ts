@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
-import { notAhead, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { notAhead } from '../http/days.ts';
 import { batches, plants, spots } from '../db/schema.ts';
 import { localToday } from '../clock.ts';
 import { DescribedRouter } from '../http/described.ts';

@@ -1,7 +1,8 @@
 import { resolveTaxon, taxonGroup, TRAY_MEDIUM_IDS, TRAY_METHOD_IDS } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import Joi from 'joi';
-import { notAhead, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { notAhead } from '../http/days.ts';
 import type { OpenFile } from '../db/driver.ts';
 import { batches, plants, spots } from '../db/schema.ts';
 import { deedThatBrought } from '../history/dependents.ts';

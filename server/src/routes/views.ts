@@ -11,7 +11,8 @@ import {
   GROUP_SCHOOLS,
 } from '@fernbank/core';
 import Joi from 'joi';
-import { asOf, dayQuery, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { asOf, dayQuery } from '../http/days.ts';
 import { plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { isoDate, labelSheet, rowId, schoolChoice, schoolChoices } from '../http/fields.ts';

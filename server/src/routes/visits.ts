@@ -1,7 +1,8 @@
 import { MEASUREMENT_KINDS } from '@fernbank/core';
 import express from 'express';
 import Joi from 'joi';
-import { notAhead, type Context } from '../context.ts';
+import type { Context } from '../context.ts';
+import { notAhead } from '../http/days.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { isoDate, minute, note, rowId, signals } from '../http/fields.ts';
 import { keepVisit, type Visit } from '../services/seeing.ts';

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { checkPot, resolveTaxon, taxonGroup } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
-import { notAhead, type Reading } from '../context.ts';
+import { notAhead, type Reading } from '../http/days.ts';
 import type { Db } from '../db/driver.ts';
 import { spots } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
