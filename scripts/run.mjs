@@ -279,6 +279,9 @@ const commands = {
     sources(['bench/house.ts', ...process.argv.slice(3)]);
   },
   plausible: () => sources(['scripts/plausible.ts', ...process.argv.slice(3)]),
+  answers() {
+    sources(['scripts/answers.ts']);
+  },
   dictionary() {
     sources(['scripts/dictionary.ts']);
     must(bin('prettier'), ['--write', '--log-level', 'warn', 'docs/data.md']);

@@ -13,6 +13,7 @@ import { deedThatBrought } from './history/dependents.ts';
 import { Journal } from './history/journal.ts';
 import { contextOf, type Context } from './context.ts';
 import { Door } from './door/door.ts';
+import { checkedAnswers } from './openapi/checkedAnswers.ts';
 
 /** An application on a collection of its own, on a day that stands still. */
 export interface TestApp {
@@ -83,7 +84,7 @@ function served(
   const today = () => day;
   const journal = new Journal(file);
   const context = contextOf({ file, path, journal, door, today, version: 'test' });
-  const app = createApp(context, pino({ level: 'silent' }));
+  const app = checkedAnswers(createApp(context, pino({ level: 'silent' })));
   return {
     context,
     call: request(app),

@@ -1,6 +1,7 @@
 import type { Schema } from 'joi';
 import type { Operation } from '../http/described.ts';
 import { check } from '../http/validate.ts';
+import { answerSchema, schemasOfAnswers } from './answers.ts';
 
 /** The parts of an OpenAPI 3.1 document that Fernbank uses. */
 export interface ApiDocument {
@@ -80,8 +81,9 @@ export async function apiDocument(places: readonly Place[], version: string): Pr
   const paths: ApiDocument['paths'] = {};
   for (const { at, operations } of places) {
     for (const operation of operations) {
-      const path = (at + (operation.path === '/' ? '' : operation.path)).replace(/:(\w+)/g, '{$1}');
-      (paths[path] ??= {})[operation.method] = await described(operation, path);
+      const place = at + (operation.path === '/' ? '' : operation.path);
+      const path = place.replace(/:(\w+)/g, '{$1}');
+      (paths[path] ??= {})[operation.method] = await described(operation, path, place);
     }
   }
   const tags = [...new Set(Object.keys(paths).map(tagOf))].map((name) => ({ name }));
@@ -102,7 +104,7 @@ export async function apiDocument(places: readonly Place[], version: string): Pr
     tags,
     paths,
     components: {
-      schemas: { Error: ERROR },
+      schemas: { Error: ERROR, ...schemasOfAnswers() },
       responses: {
         Refused: {
           description: 'refused; nothing was changed',
@@ -115,7 +117,7 @@ export async function apiDocument(places: readonly Place[], version: string): Pr
 
 const tagOf = (path: string) => path.split('/')[1]!;
 
-async function described(operation: Operation, path: string): Promise<ApiOperation> {
+async function described(operation: Operation, path: string, at: string): Promise<ApiOperation> {
   const { method, summary, status = 200, body, bodyOptional, example, sum } = operation;
   const parameters = parametersOf(operation, path);
   const schema = body ? jsonSchemaOf(body) : null;
@@ -141,7 +143,7 @@ async function described(operation: Operation, path: string): Promise<ApiOperati
               description: status === 201 ? 'made; its address is in Location' : 'the answer',
               content: {
                 'application/json': {
-                  schema: { type: 'object' },
+                  schema: answerSchema(method, at) ?? { type: 'object' },
                   ...(answer ? { example: answer } : {}),
                 },
               },

@@ -2,6 +2,7 @@ import { Validator } from '@seriousme/openapi-schema-validator';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { afterAll, describe, expect, it } from 'vitest';
 import { testApp, type TestApp } from '../testApp.ts';
+import { answerFault } from './checkedAnswers.ts';
 import type { ApiDocument } from './document.ts';
 
 const app: TestApp = testApp();
@@ -22,6 +23,8 @@ const PROMISED = {
   resources:
     'plants spots looks measurements repots pots components recipes supports tasks days'.split(' '),
 };
+/** What is a sum has an example instead; what is a file is no JSON. */
+const FILES = /\/calc\/|\.csv$|\.ics$|\.json$|\/(backup|events)$|\/photos\/\{id\}$/;
 const bodyOf = (path: string) =>
   document.paths[path]!.post!.requestBody!.content['application/json'];
 
@@ -80,6 +83,37 @@ describe('the description of the API', () => {
       }
     },
   );
+
+  it('tells of every answer that is no sum and no file what it holds', () => {
+    const told = (responses: Record<string, unknown>) =>
+      Object.entries(responses as Record<string, { content?: Record<string, { schema: object }> }>)
+        .filter(([status]) => status.startsWith('2'))
+        .flatMap(([, { content }]) => Object.values(content ?? {}).map(({ schema }) => schema));
+    const bare = Object.entries(document.paths).flatMap(([path, methods]) =>
+      Object.entries(methods)
+        .filter(([, { responses }]) =>
+          told(responses).some((schema) => JSON.stringify(schema) === '{"type":"object"}'),
+        )
+        .map(([method]) => `${method} ${path}`),
+    );
+    expect(bare.filter((one) => !FILES.test(one))).toEqual([]);
+    const text = JSON.stringify(document);
+    for (const [, name] of text.matchAll(/"#\/components\/schemas\/(\w+)"/g)) {
+      expect(document.components.schemas).toHaveProperty(name!);
+    }
+  });
+
+  it('finds an answer that is not what it promises', async () => {
+    const { body } = await app.call.get('/api/rounds').expect(200);
+    const fault = (answer: object) => answerFault('GET', '/api/rounds', answer);
+    expect(fault(body)).toBeNull();
+    expect(fault({ ...body, toCome: 'some' })).toContain('/toCome must be number');
+    expect(fault({ ...body, mood: 1 })).toContain('mood');
+    const { tally: _, ...less } = body;
+    expect(fault(less)).toContain('tally');
+    expect(answerFault('GET', '/api/days/now', { items: [], nextCursor: null })).toBeNull();
+    expect(answerFault('GET', '/api/days/1', { items: [], nextCursor: null })).not.toBeNull();
+  });
 
   it('operations have names of their own', () => {
     const ids = Object.values(document.paths).flatMap((methods) =>

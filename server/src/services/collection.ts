@@ -23,6 +23,8 @@ import {
   type Settings,
   schoolsFollowed,
   type Schools,
+  type Component,
+  type Part,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -55,12 +57,18 @@ export function spotOf(row: SpotRow): Spot {
   return { latitudeDeg, indoors, temperatureC, relativeHumidity, light, lampHours };
 }
 
+/** A situation whose schools are all answered, and whose medium is of the pantry. */
+export interface KnownSituation extends Situation {
+  schools: Schools;
+  medium: Omit<Situation['medium'], 'parts'> & { parts?: Part<Component>[] };
+}
+
 /** Everything a verdict on a plant rests on, as the core takes it. */
 export interface PlantFile {
   plant: PlantRow;
   spot: SpotRow;
   taxon: Taxon;
-  situation: Situation & { schools: Schools };
+  situation: KnownSituation;
   /** newest first, since the last repot */
   looks: LookRow[];
   logs: Logs;

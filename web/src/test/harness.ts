@@ -273,7 +273,10 @@ export const fittingOf = (over: Partial<Fitting> = {}): Fitting => ({
 /** All that the server tells of one plant, judged by the core itself. */
 export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFile {
   const seen = situationOf(signals, over);
-  const situation = { ...seen, schools: withUsual(seen.schools) };
+  const situation = {
+    ...seen,
+    schools: withUsual(seen.schools),
+  } as PlantFile['situation'];
   return {
     plant: PLANT,
     taxon: resolveTaxon('Davallia fejeensis')!,
