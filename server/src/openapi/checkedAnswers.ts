@@ -14,8 +14,13 @@ const ROUTES = Object.keys(made.answers)
   .sort((a, b) => Number(a.key.includes(':')) - Number(b.key.includes(':')));
 const checks = new Map<string, ValidateFunction>();
 
+/** The entry of the contract that a path is answered by. */
+export const routeOf = (method: string, path: string): keyof typeof made.answers | null =>
+  (ROUTES.find((one) => one.method === method && one.path.test(path))?.key ?? null) as
+    keyof typeof made.answers | null;
+
 function checkOf(method: string, path: string): [string, ValidateFunction] | null {
-  const key = ROUTES.find((one) => one.method === method && one.path.test(path))?.key;
+  const key = routeOf(method, path);
   if (!key) return null;
   let check = checks.get(key);
   if (!check) {

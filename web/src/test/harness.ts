@@ -18,6 +18,7 @@ import { createVuetify } from 'vuetify';
 import * as components from 'vuetify/components';
 import { VApp } from 'vuetify/components';
 import { h } from 'vue';
+import { completed } from './completed.ts';
 import type {
   Fitting,
   PantryComponent,
@@ -102,7 +103,7 @@ export function fakeServer(answers: Record<string, unknown>): FakeServer {
       const { status, error } = answer as Refusal;
       return new Response(JSON.stringify({ error }), { status });
     }
-    return new Response(JSON.stringify(answer), {
+    return new Response(JSON.stringify(completed(method, path, answer)), {
       status: method === 'POST' ? 201 : 200,
       headers: method === 'GET' ? {} : { 'X-Fernbank-Deed': String(DEED) },
     });

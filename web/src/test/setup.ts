@@ -1,7 +1,11 @@
 import { disableAutoUnmount, enableAutoUnmount } from '@vue/test-utils';
 import { disposePinia, getActivePinia, setActivePinia } from 'pinia';
-import { afterEach, beforeEach } from 'vitest';
+import { afterEach, beforeEach, expect } from 'vitest';
 import { forgetRead } from '../api/client.ts';
+import { wrong } from './completed.ts';
+
+// What is shown of an answer that no server gives says nothing.
+afterEach(() => expect(wrong.splice(0), 'answers that break the contract').toEqual([]));
 
 // A store that went on waiting would send what it has to the next test's server. It ends after its views.
 afterEach(() => {

@@ -278,7 +278,7 @@ describe('the propagation tray', () => {
   });
 
   it('a batch is put right from what it is, on the revision that was seen', async () => {
-    const server = answers([batch], { 'PATCH /batches/2': { ...batch, rev: 2 } });
+    const server = answers([batch], { 'PATCH /batches/2': { id: 2, rev: 2 } });
     const { wrapper } = await show();
     await button(wrapper, m.app.edit).trigger('click');
     await flushPromises();

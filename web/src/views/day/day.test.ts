@@ -159,7 +159,8 @@ function serve(day: Day | null, over: Record<string, unknown> = {}): FakeServer 
       return server.day;
     },
     'POST /days': () => {
-      server.day = { ...DAY, ...lastBody(server) };
+      const { carries: _, ...body } = lastBody(server) as Partial<Day> & { carries?: number };
+      server.day = { ...DAY, ...body };
       return server.day;
     },
     ...over,

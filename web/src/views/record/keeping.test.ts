@@ -441,11 +441,12 @@ describe('what waits to be sent', () => {
 
 describe('lists', () => {
   it('are read to their end, page by page', async () => {
+    const three = [1, 2, 3].map((id) => ({ ...PLANT, id }));
     fakeServer({
-      'GET /plants?limit=1000': { items: [1, 2], nextCursor: 2 },
-      'GET /plants?limit=1000&cursor=2': { items: [3], nextCursor: null },
+      'GET /plants?limit=1000': { items: three.slice(0, 2), nextCursor: 2 },
+      'GET /plants?limit=1000&cursor=2': { items: three.slice(2), nextCursor: null },
     });
-    expect(await apiAll('/plants')).toEqual([1, 2, 3]);
+    expect(await apiAll('/plants')).toEqual(three);
   });
 });
 
