@@ -1,3 +1,4 @@
+import type { SignalId } from '../decide/index.ts';
 /**
  * Why a plant looks poorly: causes beside the pot, what speaks for each, and
  * the checks that tell them apart.
@@ -22,7 +23,7 @@ export type CauseWeights = Partial<Record<CauseId, number>>;
 
 /** What a keeper complains of; each finding speaks for several causes. */
 export const SYMPTOMS: readonly {
-  signal: string;
+  signal: SignalId;
   is: string | boolean;
   words: string;
   weights: CauseWeights;
@@ -109,7 +110,7 @@ export const SYMPTOMS: readonly {
 
 /** Other findings that point at a cause, or away from it. */
 export const POINTERS: readonly {
-  signal: string;
+  signal: SignalId;
   is: string | boolean;
   words: string;
   weights: CauseWeights;
@@ -181,7 +182,7 @@ export const CHECKS: readonly {
   text: string;
   yes: string;
   weights: CauseWeights;
-  signals: readonly string[];
+  signals: readonly SignalId[];
 }[] = [
   {
     id: 'lift',

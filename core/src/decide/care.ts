@@ -1,5 +1,5 @@
 import { LESSER_ACTS, type Cure, type LesserAct } from './costs.ts';
-import type { Signals } from './signals.ts';
+import type { Signals, SignalValue } from './signals.ts';
 import type { IsoDate } from '../season/index.ts';
 
 /**
@@ -57,7 +57,7 @@ export function standingFindings(
   newestFirst: readonly (Moment & { signals: Signals })[],
   deeds: readonly (Moment & { kind: CareKind })[],
 ): Signals {
-  const current: Record<string, Signals[string]> = {};
+  const current: Record<string, SignalValue | undefined> = {};
   for (const look of newestFirst) {
     for (const [id, value] of Object.entries(look.signals)) {
       if (value === undefined || value === null || id in current) continue;

@@ -1,6 +1,6 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
-import type { State } from './signals.ts';
+import type { SignalId, State } from './signals.ts';
 
 /**
  * Weights of the two costs. Unit: one typical repot done at a poor time ≈ 1.
@@ -163,7 +163,7 @@ export const WORTH_UNPOTTING = 0.04;
 
 /** What of a finding a lesser act puts right. */
 export interface Cure {
-  signal: string;
+  signal: SignalId;
   /** share of its log-odds that goes, 0 … 1 */
   share: number;
   /** only for this finding of it; any when absent */
@@ -180,9 +180,9 @@ export interface LesserActRow {
   /** growth forms that it suits; any when absent */
   forms?: readonly Traits['growthForm'][];
   /** a finding without which it makes no sense */
-  needs?: { signal: string; is: string | boolean };
+  needs?: { signal: SignalId; is: string | boolean };
   /** findings with which it would do harm */
-  never?: readonly { signal: string; is: string | boolean }[];
+  never?: readonly { signal: SignalId; is: string | boolean }[];
 }
 
 /** Acts less than a repot, and their cost. */

@@ -227,6 +227,6 @@ describe('verdicts that practice expects', () => {
     [{ pot: { shape: 'cylinder' as const, topDiameterCm: 0, heightCm: 9 } }, /topDiameterCm/],
   ])('%j is refused by name', (wrong, message) => {
     const good = situation('Adiantum', '2026-05-10', 'peatSoil', '2025-03-01', {});
-    expect(() => decide({ ...good, ...wrong })).toThrow(message);
+    expect(() => decide({ ...good, ...wrong } as Situation)).toThrow(message);
   });
 });

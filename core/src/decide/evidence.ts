@@ -82,7 +82,7 @@ export function weighSignals(
     // Most looks touch a cause once at the most: nothing is shared then.
     let touched = 0;
     for (const { state, signal } of reasons) {
-      if (state === shared.state && shared.signals.includes(signal)) touched += 1;
+      if (state === shared.state && includes(shared.signals, signal)) touched += 1;
     }
     if (touched < 2) continue;
     discount(reasons, shared, 1);
@@ -108,7 +108,7 @@ function discount(
   let strongest: Reason | null = null;
   for (const reason of reasons) {
     const concerned =
-      reason.state === state && reason.logOdds * side > 0 && signals.includes(reason.signal);
+      reason.state === state && reason.logOdds * side > 0 && includes(signals, reason.signal);
     if (!concerned) continue;
     let weaker: Reason | null = strongest;
     if (strongest === null || Math.abs(reason.logOdds) > Math.abs(strongest.logOdds)) {
@@ -127,3 +127,5 @@ export function contradictionsIn(signals: Signals): string[] {
     ({ text }) => text,
   );
 }
+
+const includes = (ids: readonly string[], id: string): boolean => ids.includes(id);

@@ -3,7 +3,7 @@ import { HORIZON_WEEKS } from './costs.ts';
 import { weighSignals } from './evidence.ts';
 import { optimum, statesIn } from './optimum.ts';
 import { canShow } from './shows.ts';
-import { possibleValues, SIGNALS, type SignalDefinition } from './signals.ts';
+import { possibleValues, SIGNALS, type SignalDefinition, type SignalId } from './signals.ts';
 import { expectedSaving, savedBy, type Judged } from './whatIf.ts';
 
 /** What a look at a plant today is expected to save. */
@@ -11,9 +11,9 @@ export interface LookWorth {
   /** in units of a badly timed repot */
   worth: number;
   /** the question that would help most */
-  signal: string | null;
+  signal: SignalId | null;
   /** what each question is worth by itself, the most first */
-  questions: { signal: string; worth: number }[];
+  questions: { signal: SignalId; worth: number }[];
 }
 
 /** Questions that stand for a whole look from outside: roots, medium, danger, stance. */

@@ -1,4 +1,6 @@
 import { OutOfRange } from '../number/outOfRange.ts';
+import type { MeasuredFinding } from './measured.ts';
+
 /**
  * Everything a look can find, with what it says of the five states.
  *
@@ -34,17 +36,17 @@ interface Choice {
   text: string;
 }
 
-export interface ChoiceSignal {
+interface ChoiceOf<Id extends string> {
   kind: 'choice';
-  id: string;
+  id: Id;
   label: string;
   group: SignalGroup;
   choices: readonly Choice[];
 }
 
-export interface ShareSignal {
+interface ShareOf<Id extends string> {
   kind: 'share';
-  id: string;
+  id: Id;
   label: string;
   group: SignalGroup;
   /** shares a keeper is likely to find, with how usual they are in a plant that is fine */
@@ -53,7 +55,7 @@ export interface ShareSignal {
   text: (share: number) => string;
 }
 
-export type SignalDefinition = ChoiceSignal | ShareSignal;
+export type SignalDefinition = ChoiceOf<SignalId> | ShareOf<SignalId>;
 
 type ChoiceRow = [
   value: string | boolean,
@@ -63,12 +65,12 @@ type ChoiceRow = [
   text: string,
 ];
 
-const choice = (
-  id: string,
+const choice = <Id extends string>(
+  id: Id,
   label: string,
   group: SignalGroup,
   ...rows: ChoiceRow[]
-): ChoiceSignal => ({
+): ChoiceOf<Id> => ({
   kind: 'choice',
   id,
   label,
@@ -83,15 +85,15 @@ const choice = (
 });
 
 /** Yes or no; `no` carries the little that its absence tells. */
-const yesNo = (
-  id: string,
+const yesNo = <Id extends string>(
+  id: Id,
   label: string,
   group: SignalGroup,
   usual: number,
   weights: Weights,
   text: string,
   no: { weights: Weights; text: string } = { weights: {}, text: '' },
-): ChoiceSignal =>
+): ChoiceOf<Id> =>
   choice(
     id,
     label,
@@ -102,7 +104,7 @@ const yesNo = (
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 
-export const SIGNALS: readonly SignalDefinition[] = [
+const ROWS = [
   choice(
     'rootsAtHoles',
     'Roots at the drainage holes',
@@ -403,7 +405,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
   yesNo('justArrived', 'Just arrived', 'plant', 0.03, {}, ''),
   {
     kind: 'share',
-    id: 'ballCover',
+    id: 'ballCover' as const,
     label: 'Ball covered by roots',
     group: 'ball',
     samples: [
@@ -429,7 +431,7 @@ export const SIGNALS: readonly SignalDefinition[] = [
   ),
   {
     kind: 'share',
-    id: 'liveRoots',
+    id: 'liveRoots' as const,
     label: 'Roots alive',
     group: 'ball',
     samples: [
@@ -461,7 +463,8 @@ export const SIGNALS: readonly SignalDefinition[] = [
     weights: { danger: -0.3 },
     text: 'no pests among the roots',
   }),
-];
+] satisfies readonly (ChoiceOf<string> | ShareOf<string>)[];
+export const SIGNALS: readonly SignalDefinition[] = ROWS;
 
 /**
  * One tap for a whole spot: someone walked past and saw nothing alarming. Weak
@@ -481,42 +484,48 @@ const ALL_FINE = choice(
   ],
 );
 
+/** What can be told of a plant: the findings of a look, and what its logs say. */
+type Told = SignalId | MeasuredFinding['id'];
+
 /**
  * Findings with one cause between them: the strongest counts in full, the
  * others at half.
  *
  * @source common practice, no source
  */
-export const SHARED_CAUSES: readonly { cause: string; state: State; signals: readonly string[] }[] =
-  [
-    {
-      cause: 'a pot that no longer holds water',
-      state: 'crowded',
-      signals: ['driesSooner', 'waterRunsThrough', 'usesMore', 'holdsLess'],
-    },
-    {
-      cause: 'roots that have reached the wall',
-      state: 'crowded',
-      signals: ['rootsAtHoles', 'ballCover', 'circling', 'potBulging'],
-    },
-    {
-      cause: 'closed pores',
-      state: 'mediumFailing',
-      signals: ['compacted', 'staysWetLonger', 'mediumSunk', 'usesLess', 'holdsLess'],
-    },
-    {
-      cause: 'weak growth',
-      state: 'mediumFailing',
-      signals: ['growth', 'growthLog', 'newLeaves', 'oldLeavesYellowing', 'brownTips'],
-    },
-    { cause: 'weak growth', state: 'crowded', signals: ['newLeaves', 'oldLeavesYellowing'] },
-    { cause: 'rot', state: 'mediumFailing', signals: ['smell', 'rot', 'mould'] },
-    {
-      cause: 'roots that do not drink',
-      state: 'tooWet',
-      signals: ['staysWetLonger', 'usesLess', 'algae', 'smell', 'rot'],
-    },
-  ];
+export const SHARED_CAUSES: readonly {
+  cause: string;
+  state: State;
+  signals: readonly Told[];
+}[] = [
+  {
+    cause: 'a pot that no longer holds water',
+    state: 'crowded',
+    signals: ['driesSooner', 'waterRunsThrough', 'usesMore', 'holdsLess'],
+  },
+  {
+    cause: 'roots that have reached the wall',
+    state: 'crowded',
+    signals: ['rootsAtHoles', 'ballCover', 'circling', 'potBulging'],
+  },
+  {
+    cause: 'closed pores',
+    state: 'mediumFailing',
+    signals: ['compacted', 'staysWetLonger', 'mediumSunk', 'usesLess', 'holdsLess'],
+  },
+  {
+    cause: 'weak growth',
+    state: 'mediumFailing',
+    signals: ['growth', 'growthLog', 'newLeaves', 'oldLeavesYellowing', 'brownTips'],
+  },
+  { cause: 'weak growth', state: 'crowded', signals: ['newLeaves', 'oldLeavesYellowing'] },
+  { cause: 'rot', state: 'mediumFailing', signals: ['smell', 'rot', 'mould'] },
+  {
+    cause: 'roots that do not drink',
+    state: 'tooWet',
+    signals: ['staysWetLonger', 'usesLess', 'algae', 'smell', 'rot'],
+  },
+];
 export const SECOND_COUNTS = 0.5;
 
 /**
@@ -525,7 +534,7 @@ export const SECOND_COUNTS = 0.5;
  * @source common practice, no source
  */
 export const TOGETHER: readonly {
-  signals: readonly [signal: string, value: SignalValue][];
+  signals: readonly [signal: SignalId, value: SignalValue][];
   weights: Weights;
   text: string;
 }[] = [
@@ -541,8 +550,8 @@ export const TOGETHER: readonly {
 
 /** Findings that cannot both be the whole truth. */
 export const CONTRADICTIONS: readonly {
-  a: [string, SignalValue];
-  b: [string, SignalValue];
+  a: [SignalId, SignalValue];
+  b: [SignalId, SignalValue];
   text: string;
 }[] = [
   {
@@ -568,12 +577,15 @@ export const CONTRADICTIONS: readonly {
 ];
 
 /** What a look found; absent means not looked. */
-export type Signals = Readonly<Record<string, SignalValue | undefined>>;
+export type Signals = Readonly<Partial<Record<SignalId, SignalValue>>>;
+export type SignalId = (typeof ROWS)[number]['id'] | (typeof ALL_FINE)['id'];
 
 /** What a look may carry: the questions, and the glance. */
 export const ALL_SIGNALS: readonly SignalDefinition[] = [...SIGNALS, ALL_FINE];
 
-const byId = new Map(ALL_SIGNALS.map((definition) => [definition.id, definition]));
+const byId = new Map<string, SignalDefinition>(
+  ALL_SIGNALS.map((definition) => [definition.id, definition]),
+);
 
 /** @throws RangeError for an unknown signal */
 export function signal(id: string): SignalDefinition {

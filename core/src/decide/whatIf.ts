@@ -26,6 +26,7 @@ import {
   type Signals,
   type SignalValue,
   type State,
+  type SignalId,
 } from './signals.ts';
 import type { Schools } from '../schools/index.ts';
 
@@ -81,7 +82,7 @@ export function judgeOn(plan: Plan, signals: Signals, asked = 0): Judged {
 }
 
 export interface TurningPoint {
-  signal: string;
+  signal: SignalId;
   from: SignalValue | null;
   to: SignalValue;
   verdict: VerdictKind;
@@ -90,7 +91,7 @@ export interface TurningPoint {
 }
 
 export interface NotLooked {
-  signal: string;
+  signal: SignalId;
   /** expected fall in cost if this one were looked at, in units of a badly timed repot */
   worth: number;
 }

@@ -1,6 +1,12 @@
 import { describe, expect, it, vi } from 'vitest';
 import { CATALOGUE, type Taxon } from '../catalogue/index.ts';
-import { decide, type Decision, type Signals, type Situation } from '../decide/index.ts';
+import {
+  decide,
+  type Decision,
+  type Signals,
+  type Situation,
+  type SignalId,
+} from '../decide/index.ts';
 import { addDays, daysBetween, DAYS_PER_MONTH, mondayOf, type IsoDate } from '../season/index.ts';
 import { trialGarden } from '../trials/garden.ts';
 import { panelPot } from './panel/held.ts';
@@ -170,7 +176,7 @@ describe('more trouble', () => {
   it('never delays a repot', () => {
     for (const { situation } of trialGarden(71_993, 160)) {
       for (const trouble of TROUBLE) {
-        const [id] = Object.keys(trouble);
+        const [id] = Object.keys(trouble) as SignalId[];
         const { [id!]: _, ...others } = situation.signals;
         const before = weeksUntil(
           decide({ ...situation, signals: others }, 'brief'),

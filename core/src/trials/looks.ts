@@ -2,7 +2,7 @@ import { decide, type Decision, type Signals, type Situation } from '../decide/i
 import { addDays, daysBetween } from '../season/index.ts';
 import { seeded } from '../number/index.ts';
 import { rimCm } from '../pots/index.ts';
-import { rootsBroughtForward } from '../roots/index.ts';
+import { rootsBroughtForward, type RootFindings } from '../roots/index.ts';
 import { filledAfter, isCrowded, seen, trialPlant, trueCost, type TrialPlant } from './garden.ts';
 
 /** Who is looked at on a round: indexes into the garden, most wanted first. */
@@ -69,7 +69,14 @@ export function yearOfRounds(
       if (daysBetween(seenOn, date) <= REMEMBERED_DAYS) {
         return { ...situation, date, signals: found[i]!, lookedOn: seenOn };
       }
-      const roots = rootsBroughtForward(found[i]!, seenOn, date, spot, traits, rimCm(pot));
+      const roots = rootsBroughtForward(
+        found[i]! as RootFindings,
+        seenOn,
+        date,
+        spot,
+        traits,
+        rimCm(pot),
+      );
       return { ...situation, date, lookedOn: seenOn, ...(roots ? { roots } : {}) };
     });
     const judgements = new Map<number, Decision>();

@@ -25,6 +25,7 @@ import {
   type Schools,
   type Component,
   type Part,
+  type RootFindings,
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
@@ -166,7 +167,14 @@ function rootsByEarlierLooks(
 ): RootReading | null {
   for (const look of newestFirst) {
     if (daysBetween(look.date, date) <= FINDINGS_LAST_DAYS) continue;
-    const forward = rootsBroughtForward(look.signals, look.date, date, spot, traits, rimCm(pot));
+    const forward = rootsBroughtForward(
+      look.signals as RootFindings,
+      look.date,
+      date,
+      spot,
+      traits,
+      rimCm(pot),
+    );
     if (forward) return forward;
   }
   return null;

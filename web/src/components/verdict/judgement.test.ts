@@ -74,7 +74,7 @@ describe('the drawings of a look', () => {
   });
 
   it('draws nothing that is not asked', () => {
-    const asked = new Set(SIGNALS.map(({ id }) => id));
+    const asked = new Set<string>(SIGNALS.map(({ id }) => id));
     expect(Object.keys(DRAWINGS).filter((id) => !asked.has(id))).toEqual([]);
   });
 
