@@ -1,3 +1,4 @@
+import { percent } from '../number/index.ts';
 import { diagnose, type Diagnosis } from '../causes/index.ts';
 import { DANGER_ACTS, UNSURE_DANGER, WORTH_UNPOTTING } from './costs.ts';
 import type { Decision } from './decide.ts';
@@ -8,8 +9,6 @@ import type { NotLooked } from './whatIf.ts';
 
 /** From this chance of danger anybody would look at the roots first, whatever the sum says. */
 const SUSPECT_DANGER = 0.25;
-const percent = (share: number) => `${Math.round(share * 100)} %`;
-
 /** What to look for on an unpotted plant when danger is the question. */
 const SEEN_ONLY_OUT = ['rot', 'liveRoots', 'ballCover', 'circling', 'infestedRoots'] as const;
 

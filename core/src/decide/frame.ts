@@ -2,7 +2,7 @@ import { logistic } from '../number/index.ts';
 import { rimCm } from '../pots/index.ts';
 import { crowdedAt, exploredAfter, monthsToFill } from '../roots/index.ts';
 import {
-  DAYS_PER_MONTH,
+  WEEKS_PER_MONTH,
   mondayOf,
   monthsBetween,
   seasonAhead,
@@ -66,7 +66,7 @@ export interface Frame {
   monthsToFill: number;
 }
 
-const MONTHS_PER_WEEK = 7 / DAYS_PER_MONTH;
+const MONTHS_PER_WEEK = 1 / WEEKS_PER_MONTH;
 
 type Term = 'crowded' | 'mediumFailing';
 

@@ -1,4 +1,4 @@
-import { clamp } from '../number/index.ts';
+import { clamp, percent } from '../number/index.ts';
 import type { GrowthRate } from '../growth/index.ts';
 import type { WaterFindings, LogTrend } from '../water/index.ts';
 import type { Weights } from './signals.ts';
@@ -14,7 +14,6 @@ export interface MeasuredFinding {
 
 /** Cycles from which a log that shows no change says that there is none. */
 const CYCLES_FOR_SAME = 6;
-const percent = (share: number) => `${Math.abs(Math.round(share * 100))} %`;
 const cyclesOf = ({ cycles }: LogTrend) => `${cycles} cycles`;
 
 /**
@@ -37,7 +36,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
       id: 'usesMore',
       replaces: impressions,
       weights: { crowded: clamp(0.6 + 2.5 * use.change, 0.6, 2), mediumFailing: 0.1 },
-      text: `it uses ${percent(use.change)} more than the same weather explains (${cyclesOf(use)}): roots or canopy have grown`,
+      text: `it uses ${percent(Math.abs(use.change))} more than the same weather explains (${cyclesOf(use)}): roots or canopy have grown`,
     });
   } else if (use && told.includes('usesLess')) {
     found.push({
@@ -48,7 +47,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
         danger: clamp(0.2 - 1.5 * use.change, 0.4, 1),
         tooWet: clamp(0.6 - 2 * use.change, 0.8, 2),
       },
-      text: `it uses ${percent(use.change)} less than the same weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
+      text: `it uses ${percent(Math.abs(use.change))} less than the same weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
     });
   } else if (use && use.cycles >= CYCLES_FOR_SAME) {
     found.push({
@@ -66,7 +65,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
         crowded: clamp(0.5 - 1.5 * holding.change, 0.6, 1.2),
         mediumFailing: clamp(0.6 - 2 * holding.change, 0.8, 1.5),
       },
-      text: `it holds ${percent(holding.change)} less water than after potting (${cyclesOf(holding)}): roots have displaced medium, or it repels water`,
+      text: `it holds ${percent(Math.abs(holding.change))} less water than after potting (${cyclesOf(holding)}): roots have displaced medium, or it repels water`,
     });
   }
   return found;

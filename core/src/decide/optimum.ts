@@ -1,5 +1,5 @@
 import { clamp, logistic } from '../number/index.ts';
-import { DAYS_PER_MONTH, WINDOW_READINESS } from '../season/index.ts';
+import { WEEKS_PER_MONTH, WINDOW_READINESS } from '../season/index.ts';
 import {
   DANGER_ACTS,
   DANGER_OPENS,
@@ -41,7 +41,6 @@ export interface Plan extends SchoolPlan {
 const LONGEST_CYCLE = { terms: 3, leastWeeks: 156, mostWeeks: 780 } as const;
 /** A window that never opens fully is taken by its own best. */
 const OPEN_SHARE_OF_BEST = 0.8;
-const WEEKS_PER_MONTH = DAYS_PER_MONTH / 7;
 
 /** The parts of a plan that findings cannot change. */
 export interface SchoolPlan {

@@ -1,3 +1,4 @@
+import { percent } from '../number/index.ts';
 import { nextWindow, WINDOW_READINESS } from '../season/index.ts';
 import { RECENT_REPOT_WEEKS } from './costs.ts';
 import { isThirsty } from './disturbing.ts';
@@ -19,8 +20,6 @@ const WORK_WORDS = {
   mostOff: 'most of the old medium comes off, a middling disturbance',
   bareRoot: 'the roots are bared, a strong disturbance',
 } as const;
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** Why this is, or is not, the moment, in words. */
 export function readinessFactors(frame: Frame, signals: Signals): ReadinessFactor[] {

@@ -1,3 +1,4 @@
+import { percent } from '../number/index.ts';
 import { OutOfRange } from '../number/outOfRange.ts';
 import type { MeasuredFinding } from './measured.ts';
 
@@ -101,8 +102,6 @@ const yesNo = <Id extends string>(
     [false, 'no', 1 - usual, no.weights, no.text],
     [true, 'yes', usual, weights, text],
   );
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 const ROWS = [
   choice(

@@ -12,7 +12,13 @@ import {
   type PotMaterialId,
   type PotShape,
 } from '../pots/index.ts';
-import { activityOnDay, temperatureOn, vpdKPa, type Spot } from '../season/index.ts';
+import {
+  activityOnDay,
+  temperatureOn,
+  vpdKPa,
+  type Spot,
+  DAYS_PER_MONTH,
+} from '../season/index.ts';
 import { daysToDry, SPENT_BEFORE_WATER, STANDS_DRY_AT_REST, typicalUseG } from '../water/index.ts';
 
 /** Growth and thirst of the air in one month. */
@@ -68,7 +74,6 @@ export interface DryingPot {
   reservoirL?: number;
 }
 
-const DAYS_A_MONTH = 30.4;
 /** Air is never so wet that nothing dries. */
 const LEAST_KPA = 0.05;
 /** A pot that its roots reach little of dries at most so many times later. @source common practice, no source */
@@ -86,7 +91,7 @@ const BOUND_SHARE = 0.05;
 /** A spot's year as a plant meets it, month by month, January first. */
 export function yearOf(spot: Spot, traits: Traits): MonthPace[] {
   return Array.from({ length: 12 }, (_, month) => {
-    const day = Math.round(15 + month * DAYS_A_MONTH);
+    const day = Math.round(15 + month * DAYS_PER_MONTH);
     return {
       activity: activityOnDay(spot, traits, day).activity,
       vpdKPa: Math.max(LEAST_KPA, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),

@@ -1,3 +1,4 @@
+import { percent } from '../number/index.ts';
 import { potMaterial } from '../pots/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import type { Spot } from '../season/index.ts';
@@ -24,8 +25,6 @@ export interface Noted {
 /** Air that differs by less from the present pot's is no news. */
 const AIR_NEWS = 0.015;
 const DAY_NEWS = 0.5;
-const percent = (share: number) => `${Math.round(share * 100)} %`;
-
 /**
  * What material, wall and shape of a pot do: with their numbers where a model
  * has them, else as advice.

@@ -16,7 +16,7 @@ import { blend, potExtras, type Blend, type PotExtra } from '../mixing/index.ts'
 import { OutOfRange } from '../number/outOfRange.ts';
 import { sectionCm2, usualHeadspaceCm } from '../pots/index.ts';
 import { fittedSteps, type Step } from '../procedures/index.ts';
-import { vpdAtYearEnd } from '../season/index.ts';
+import { vpdAtYearEnd, WEEKS_PER_MONTH } from '../season/index.ts';
 import {
   climbAhead,
   extendedSupport,
@@ -73,7 +73,6 @@ export interface Fit {
   extras: PotExtra[];
 }
 
-const WEEKS_A_MONTH = 4.348;
 /** Kinds are compared for a support of this height while none is planned, cm. */
 const COMPARED_AT_CM = 60;
 /** … in a pot of this depth. */
@@ -119,7 +118,7 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
   const mix = blend(mixed.parts);
   const newKind = newKindOf(subject, choices, mixed.parts, pantry);
   const onMound = choices.mound && newKind === 'moss';
-  const horizonWeeks = Math.round(choices.horizonMonths * WEEKS_A_MONTH);
+  const horizonWeeks = Math.round(choices.horizonMonths * WEEKS_PER_MONTH);
   const climb = climbFrom(subject, choices, heightCm);
   const wanted = wantedOf(subject, choices);
   const vpdKPa = vpdAtYearEnd(situation.spot, 'warmest');

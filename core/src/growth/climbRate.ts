@@ -1,3 +1,4 @@
+import { DAYS_PER_MONTH } from '../season/index.ts';
 import type { Traits } from '../catalogue/index.ts';
 import type { SeasonTraits, Spot } from '../season/index.ts';
 import { theilSen } from '../trend/index.ts';
@@ -50,7 +51,6 @@ const SCATTER_PRIOR_STEPS = 4;
 /** A height is read to this, cm, and this share of it: where does a vine begin? */
 const READ_TO = { cm: 0.7, share: 0.01 } as const;
 const Z80 = 1.2816;
-const DAYS_A_MONTH = 30.44;
 /** The slope of a line through a random walk is by this less sure than its ends are. @source 6/5, least squares on a random walk */
 const WALK_INFLATION = 1.2;
 const LEAST_ACTIVE_MONTHS = 0.5;
@@ -69,7 +69,7 @@ export function climbRate(
 ): ClimbRate {
   const usual = USUAL_CLIMB[plant.vigour] * (plant.lengthens ?? LENGTHENS[plant.growthForm]);
   const points = sinceCut(activePoints(entries, spot, plant)).map(({ x, y }) => ({
-    x: x / DAYS_A_MONTH,
+    x: x / DAYS_PER_MONTH,
     y,
   }));
   const last = points[points.length - 1];

@@ -5,6 +5,7 @@ import {
   type IsoDate,
   type SeasonTraits,
   type Spot,
+  DAYS_PER_MONTH,
 } from '../season/index.ts';
 import { theilSen, type Point } from '../trend/index.ts';
 
@@ -27,7 +28,6 @@ export interface GrowthRate {
   change: 'stalled' | 'faster' | null;
 }
 
-const DAYS_A_MONTH = 30.44;
 export const LEAST_READINGS = 4;
 const LATE_READINGS = 3;
 /** Active days that the late readings must span before they are held against the rest. */
@@ -56,7 +56,7 @@ export function growthRate(
   if (points.length < LEAST_READINGS) return null;
   const span = points[points.length - 1]!.x - points[0]!.x;
   if (span < LEAST_LATE_DAYS) return null;
-  const perMonth = (slope: number) => slope * DAYS_A_MONTH;
+  const perMonth = (slope: number) => slope * DAYS_PER_MONTH;
   const whole = theilSen(points);
   const earlier = points.slice(0, -LATE_READINGS + 1);
   const late = points.slice(-LATE_READINGS);

@@ -61,6 +61,7 @@ export function daysBetween(from: IsoDate, to: IsoDate): number {
 
 /** Mean length of a month of the Gregorian calendar, days. */
 export const DAYS_PER_MONTH = 30.436875;
+export const WEEKS_PER_MONTH = DAYS_PER_MONTH / 7;
 
 /** Months between two dates, as a fraction. */
 export function monthsBetween(from: IsoDate, to: IsoDate): number {

@@ -1,9 +1,9 @@
+import { DAYS_PER_MONTH } from './calendar.ts';
 import { temperatureOn, type Spot } from './spot.ts';
 import { vpdKPa } from './vapour.ts';
 
 /** Air is never so wet that nothing dries. */
 const LEAST_KPA = 0.05;
-const DAYS_A_MONTH = 30.4;
 
 /**
  * Vapour pressure deficit of a spot in its warmest or its coolest month.
@@ -12,7 +12,7 @@ const DAYS_A_MONTH = 30.4;
  */
 export function vpdAtYearEnd(spot: Spot, end: 'warmest' | 'coolest'): number {
   const months = Array.from({ length: 12 }, (_, month) =>
-    temperatureOn(spot, 15 + month * DAYS_A_MONTH),
+    temperatureOn(spot, 15 + month * DAYS_PER_MONTH),
   );
   const celsius = end === 'warmest' ? Math.max(...months) : Math.min(...months);
   return Math.max(LEAST_KPA, vpdKPa(celsius, spot.relativeHumidity));

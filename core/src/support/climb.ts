@@ -1,5 +1,5 @@
 import { clamp, positive } from '../number/index.ts';
-import { seasonAhead, addDays, type IsoDate, type Spot } from '../season/index.ts';
+import { seasonAhead, addDays, type IsoDate, type Spot, WEEKS_PER_MONTH } from '../season/index.ts';
 import type { Traits } from '../catalogue/index.ts';
 import { climbRate, type ClimbRate, type HeightEntry } from '../growth/index.ts';
 
@@ -29,7 +29,6 @@ export interface Climb {
 
 /** So far ahead nothing is said, weeks. */
 export const CLIMB_WEEKS = 260;
-const WEEKS_A_MONTH = 30.44 / 7;
 /** Height gained per length of vine that is wound round its pole at 45°. @source geometry: cos 45° */
 export const WOUND = Math.SQRT1_2;
 
@@ -52,7 +51,7 @@ export function climbAhead(situation: {
   const rate = climbRate(heights, spot, traits);
   const { activity } = seasonAhead(spot, traits, date, CLIMB_WEEKS);
   const active = [0];
-  for (const share of activity) active.push(active[active.length - 1]! + share / WEEKS_A_MONTH);
+  for (const share of activity) active.push(active[active.length - 1]! + share / WEEKS_PER_MONTH);
   const steepness = wound ? WOUND : 1;
   const heightAt = (weeks: number): HeightAhead => {
     const months = active[clamp(Math.round(weeks), 0, CLIMB_WEEKS)]!;

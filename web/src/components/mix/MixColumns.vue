@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NURSERY_GUIDELINE } from '@fernbank/core';
+import { NURSERY_GUIDELINE, percent } from '@fernbank/core';
 import { computed } from 'vue';
 import { m } from '../../messages/index.ts';
 
@@ -18,7 +18,6 @@ const LEFT = 128;
 const WIDE = 92;
 const GAP = 22;
 const y = (share: number) => TOP + HEIGHT * share;
-const percent = (share: number) => `${Math.round(100 * share)} %`;
 const width = computed(() => LEFT + props.columns.length * (WIDE + GAP) + 84);
 /** A layer this thin has no room for its word. */
 const THIN = 0.075;
