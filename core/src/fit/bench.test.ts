@@ -349,6 +349,24 @@ describe('remedies', () => {
     expect(ballast.stance!.tipAngleDryDeg).toBeGreaterThanOrEqual(15);
     expect(ballast.stance!.tipAngleDryDeg).toBeLessThan(18);
   });
+  // Common practice, no source: a pot stands in a cover a few centimetres wider, not in a tub.
+  it('of one’s own covers the snuggest that is enough, and none that it slides about in', () => {
+    const cover = (cm: number) => ({
+      id: `cover ${cm}`,
+      label: `${cm} cm`,
+      outside: nominalPot(cm),
+      material: 'glazed' as const,
+      emptyKg: 3,
+    });
+    const offered = (...widths: number[]) =>
+      remedies({ ...shaky.standing, plantHeightCm: 190 }, widths.map(cover)).filter(
+        ({ kind, text }) => kind === 'cover' && !text.includes('a glazed cover pot'),
+      );
+    const [snug, ...others] = offered(27, 23, 25);
+    expect(snug).toMatchObject({ text: 'stand it in 23 cm', enough: true });
+    expect(others).toEqual([]);
+    expect(offered(28, 45)).toEqual([]);
+  });
   it('what stands firmly needs none', () => {
     expect(remedies({ ...shaky.standing, plantHeightCm: 10 })).toEqual([]);
   });

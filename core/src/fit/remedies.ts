@@ -34,8 +34,10 @@ export interface Remedy {
 const EFFORT: Record<Remedy['kind'], number> = { cover: 1, ballast: 2, clay: 3, wider: 4, wall: 5 };
 
 const LEAST_BALLAST_CM = 0.5;
-/** A cover to buy is this much wider than its pot, cm. */
+/** A cover to buy is so much wider than its pot, cm. */
 const COVER_PLAY_CM = 2;
+/** In a wider cover than this a pot slides about and leans, cm. @source common practice, no source */
+const MOST_PLAY_CM = 4 * COVER_PLAY_CM;
 
 /** How firmly a plant stands: what to aim for, short of that, unsafe. */
 export type Footing = 'firm' | 'short' | 'unsafe';
@@ -124,7 +126,11 @@ function withBallast(standing: Standing, heightCm: number): Standing {
 function coversFor(standing: Standing, now: Stance, covers: readonly CoverOption[]): Remedy[] {
   const { outside } = standing.option;
   const owned = covers
-    .filter(({ id }) => id !== standing.cover?.id)
+    .filter(
+      ({ id, outside: around }) =>
+        id !== standing.cover?.id && rimCm(around) - rimCm(outside) <= MOST_PLAY_CM,
+    )
+    .sort((a, b) => rimCm(a.outside) - rimCm(b.outside))
     .map((cover) => ({ text: `stand it in ${cover.label}`, cover }));
   const bought = coverToBuy(outside);
   const all = bought
@@ -139,14 +145,15 @@ function coversFor(standing: Standing, now: Stance, covers: readonly CoverOption
   const tried = all.map(({ text, cover }) =>
     withStance('cover', text, stanceOf({ ...standing, cover }), now),
   );
-  // The steadiest of one's own, and what a bought one would do.
-  const ownBest = tried.slice(0, owned.length).sort((a, b) => tipOf(b) - tipOf(a))[0];
+  // The snuggest of one's own that is enough, else the steadiest; and what a bought one would do.
+  const own = tried.slice(0, owned.length);
+  const ownBest = own.find(({ enough }) => enough) ?? own.sort((a, b) => tipOf(b) - tipOf(a))[0];
   return [...(ownBest ? [ownBest] : []), ...tried.slice(owned.length)];
 }
 
 /** The smallest glazed cover of the trade that takes the pot. */
 function coverToBuy(pot: PotShape): CoverOption | null {
-  for (let extra = COVER_PLAY_CM; extra <= 4 * COVER_PLAY_CM; extra++) {
+  for (let extra = COVER_PLAY_CM; extra <= MOST_PLAY_CM; extra++) {
     const outside = nominalPot(Math.ceil(rimCm(pot)) + extra, 'standard');
     if (coverFit(pot, outside, 'glazed').fits) {
       return { id: 'cover-to-buy', label: '', outside, material: 'glazed' };
