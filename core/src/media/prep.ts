@@ -4,6 +4,7 @@ import { SCHOOLS, type Schools } from '../schools/index.ts';
 /** Something to be done with a component before it is measured. */
 export interface Preparation {
   component: string;
+  does: 'soak' | 'rinse' | 'wet';
   /** hands or waiting, minutes */
   minutes: number;
   text: string;
@@ -31,18 +32,29 @@ export function preparations(
     .flatMap((component): Preparation[] => {
       const { label, soakMinutes, rinseMinutes, rewets } = component;
       const school = schoolOf(component);
-      const told = (minutes: number, text: string) => ({ component: component.id, minutes, text });
+      const told = (does: Preparation['does'], minutes: number, text: string) => ({
+        component: component.id,
+        does,
+        minutes,
+        text,
+      });
       const made: Preparation[] = [];
-      if (soakMinutes > 0) made.push(told(soakMinutes, `soak ${label}: ${span(soakMinutes)}`));
+      if (soakMinutes > 0)
+        made.push(told('soak', soakMinutes, `soak ${label}: ${span(soakMinutes)}`));
       if (rinseMinutes > 0) {
         made.push(
-          told(rinseMinutes, `rinse ${label} until the water runs clear: ${span(rinseMinutes)}`),
+          told(
+            'rinse',
+            rinseMinutes,
+            `rinse ${label} until the water runs clear: ${span(rinseMinutes)}`,
+          ),
         );
       }
       if (rewets === 'repels') {
         const { does } = SCHOOLS.wetting.options[school];
         made.push(
           told(
+            'wet',
             school === 'preWet' ? PRE_WET_MINUTES : 0,
             `${label} repels water when dry. ${does}`,
           ),

@@ -21,7 +21,7 @@ function mixAhead({ components, schools, newMediumL, mixed, mound }: Repotting):
   const cautions = mixCautions(components);
   const prepared = preparations(components, () => school);
   const repels = components.some(({ rewets }) => rewets === 'repels');
-  const soaks = prepared.filter(({ text }) => /^(soak|rinse)/.test(text));
+  const soaks = prepared.filter(({ does }) => does !== 'wet');
   const longest = Math.max(0, ...soaks.map(({ minutes }) => minutes));
   return [
     ...(soaks.length > 0
