@@ -5,7 +5,8 @@ export function schoolItems(id: School, none?: string) {
   const options = Object.entries(optionsOf(id)).map(([value, { label, costs }]) => ({
     value,
     title: label,
-    props: { subtitle: costs },
+    // On a phone a price is longer than a line.
+    props: { subtitle: costs, lines: 'two' },
   }));
   return none === undefined ? options : [{ value: null, title: none }, ...options];
 }
