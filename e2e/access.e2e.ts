@@ -50,6 +50,11 @@ async function tooWide(page: Page): Promise<string[]> {
   const px = await over(page);
   return px > 0 ? [`${px} px wider than the window`] : [];
 }
+/** What is data shown as if it were a sentence. */
+const unspoken = async (page: Page) =>
+  (await page.locator('body').innerText()).match(
+    /.{0,30}(\[object |"told"|undefined|NaN).{0,20}/g,
+  ) ?? [];
 const moving = (page: Page) =>
   page.evaluate(() =>
     document
@@ -74,6 +79,7 @@ test.describe('every view, at every size and in both themes', () => {
           values: ['wcag2a', 'wcag2aa', 'wcag21aa'],
         }),
         'too wide for a desk': await tooWide(page),
+        'no words': await unspoken(page),
       };
       await page.setViewportSize(PHONE);
       const onPhone = { 'too wide for a phone': await tooWide(page) };

@@ -24,6 +24,7 @@ export * from './procedures/index.ts';
 export * from './reservoir/index.ts';
 export * from './reuse/index.ts';
 export * from './roots/index.ts';
+export * from './saying/index.ts';
 export * from './schools/index.ts';
 export * from './season/index.ts';
 export * from './settings/index.ts';

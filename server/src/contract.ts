@@ -20,7 +20,7 @@ import type { OverWater, ReservoirRow } from './services/reservoirs.ts';
 import type { AllFine, NextOn, Rounds } from './services/rounds.ts';
 import type { Visited } from './services/seeing.ts';
 import type { PotRow, SupportRow } from './services/shelf.ts';
-import type { TaskRow } from './services/tasks.ts';
+import type { ShownTask } from './services/tasks.ts';
 import type { BatchLookRow, BatchRow } from './services/tray.ts';
 import type { VerdictsOn } from './services/verdicts.ts';
 import type { WholePlant } from './services/wholePlant.ts';
@@ -67,7 +67,7 @@ interface Single {
   'GET /recipes/:id/versions': Page<RecipeVersion>;
   'POST /components/:id/kitchen-test': ShownComponent;
   'POST /components/stock': { items: ShownComponent[] };
-  'POST /repots': RepotRow & { tasks: TaskRow[] };
+  'POST /repots': RepotRow & { tasks: ShownTask[] };
   'POST /visits': Visited;
   'GET /worked': Worked;
   'GET /benches': Page<OnBench>;
@@ -137,7 +137,7 @@ export interface Answers
     Kept<'/looks', LookRow>,
     Kept<'/measurements', MeasurementRow>,
     Read<'/repots', RepotRow>,
-    Kept<'/tasks', TaskRow>,
+    Kept<'/tasks', ShownTask>,
     Kept<'/overrules', OverruleRow>,
     Kept<'/outcomes', OutcomeRow>,
     Kept<'/days', ShownDay>,

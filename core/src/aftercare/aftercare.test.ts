@@ -12,6 +12,11 @@ import {
   type StandingTask,
   type TaskRule,
 } from './index.ts';
+import { METRIC, spoken } from '../saying/index.ts';
+import { taskTitle, taskWhy, type TaskWords } from './words.ts';
+
+const title = ({ words }: { words: TaskWords }) => spoken(taskTitle(words), METRIC);
+const why = ({ words }: { words: TaskWords }) => spoken(taskWhy(words), METRIC);
 
 const DATE = '2026-05-10';
 
@@ -80,14 +85,14 @@ describe('aftercare', () => {
     for (const taxon of ['Adiantum', 'Dionaea', 'Streptocarpus']) {
       const { tasks, due } = plan(taxon, { school: 'afterWeek' });
       expect(due('water')[0]).toBe(0);
-      expect(tasks.find(({ kind }) => kind === 'water')!.why).toMatch(/never dry out/);
+      expect(why(tasks.find(({ kind }) => kind === 'water')!)).toMatch(/never dry out/);
     }
   });
 
   it('after rot nothing is kept damper than usual, but just moist', () => {
     const { tasks, due } = plan('Schefflera', { rotten: true, liveRoots: 0.3 });
     expect(due('keepDamp')).toEqual([]);
-    expect(tasks.find(({ rule }) => rule === 'justMoist')!.title).toMatch(/never wetter/);
+    expect(title(tasks.find(({ rule }) => rule === 'justMoist')!)).toMatch(/never wetter/);
     // A succulent stays dry between waterings, after rot all the more.
     const rules = plan('Crassula ovata', { rotten: true }).tasks.map(({ rule }) => rule);
     expect(rules).toContain('cutDry');
@@ -106,7 +111,7 @@ describe('aftercare', () => {
     for (const taxon of ['Sarracenia', 'Dahlia', 'Mammillaria', 'Fuchsia', 'Crassula ovata']) {
       const { due, tasks } = plan(taxon, winter);
       expect(due('warm'), taxon).toEqual([]);
-      expect(tasks.find(({ rule }) => rule === 'shade')!.title).not.toMatch(/Warm/);
+      expect(title(tasks.find(({ rule }) => rule === 'shade')!)).not.toMatch(/Warm/);
     }
     expect(plan('Goeppertia', winter).due('warm')).toHaveLength(1);
   });
@@ -121,7 +126,7 @@ describe('aftercare', () => {
   it('the school of first water is followed and named', () => {
     const { tasks, due } = plan('Schefflera', { school: 'afterWeek' });
     expect(due('water')).toEqual([7]);
-    expect(tasks.find(({ kind }) => kind === 'water')!.why).toMatch(/after a week/);
+    expect(why(tasks.find(({ kind }) => kind === 'water')!)).toMatch(/after a week/);
     expect(plan('Crassula ovata', { school: 'atOnce' }).due('water')[0]).toBe(0);
   });
 
@@ -141,7 +146,7 @@ describe('aftercare', () => {
 
   it('every task says why, and they come in order', () => {
     const { tasks } = plan('Oncidium', { from: 'moss', to: 'bark' });
-    expect(tasks.every(({ why }) => why.length > 10)).toBe(true);
+    expect(tasks.every((task) => why(task).length > 10)).toBe(true);
     expect([...tasks].sort((a, b) => a.due.localeCompare(b.due))).toEqual(tasks);
   });
 
@@ -154,7 +159,7 @@ describe('aftercare', () => {
     ];
     const { tasks, due } = plan('Syngonium podophyllum', { extensions });
     expect(due('extend')).toEqual([28, daysBetween(DATE, '2026-09-01')]);
-    expect(tasks.find(({ kind }) => kind === 'extend')!.title).toContain('40 cm');
+    expect(title(tasks.find(({ kind }) => kind === 'extend')!)).toContain('40 cm');
   });
 });
 
@@ -165,8 +170,8 @@ describe('aftercare by what was done', () => {
   it('lost roots ask for damp, humid air and longer shade', () => {
     const whole = plan('Nephrolepis exaltata').tasks;
     const { tasks } = plan('Nephrolepis exaltata', { liveRoots: 0.3 });
-    expect(rule(tasks, 'keepDamp')!.why).toMatch(/few roots/);
-    expect(rule(tasks, 'humid')!.why).toMatch(/30 %/);
+    expect(why(rule(tasks, 'keepDamp')!)).toMatch(/few roots/);
+    expect(why(rule(tasks, 'humid')!)).toMatch(/30 %/);
     expect(rule(tasks, 'shade')!.until! > rule(whole, 'shade')!.until!).toBe(true);
     expect(rule(whole, 'humid')).toBeUndefined();
     // Damp air rots a succulent.
@@ -174,7 +179,9 @@ describe('aftercare by what was done', () => {
   });
 
   it('a division is kept humid, a rescue is looked at within a week', () => {
-    expect(rule(plan('Aspidistra elatior', { pieces: 2 }).tasks, 'humid')!.why).toMatch(/division/);
+    expect(why(rule(plan('Aspidistra elatior', { pieces: 2 }).tasks, 'humid')!)).toMatch(
+      /division/,
+    );
     const rescue = plan('Nephrolepis exaltata', { rotten: true }).tasks;
     expect(daysBetween(DATE, rule(rescue, 'cutDry')!.due)).toBe(7);
     expect(rule(plan('Nephrolepis exaltata').tasks, 'cutDry')).toBeUndefined();
@@ -188,20 +195,20 @@ describe('aftercare by what was done', () => {
   });
 
   it('walks are turned toward the empty side, others by a quarter, until a season is over', () => {
-    expect(rule(plan('Oncidium').tasks, 'turn')!.title).toMatch(/empty side/);
+    expect(title(rule(plan('Oncidium').tasks, 'turn')!)).toMatch(/empty side/);
     const turn = rule(plan('Nephrolepis exaltata').tasks, 'turn')!;
     expect(turn).toMatchObject({ everyDays: 30, until: addDays(DATE, 182) });
   });
 
   it('in the dark months warmth is asked for, in summer not', () => {
     const winter = plan('Goeppertia', { date: '2026-12-10' }).tasks;
-    expect(rule(winter, 'warm')!.why).toMatch(/hardly grows/);
+    expect(why(rule(winter, 'warm')!)).toMatch(/hardly grows/);
     expect(rule(plan('Goeppertia').tasks, 'warm')).toBeUndefined();
   });
 
   it('into pebbles the reservoir is filled; a mound is renewed at the next start of growth', () => {
     const pebbles = plan('Nephrolepis exaltata', { to: 'pebbles' }).tasks;
-    expect(rule(pebbles, 'firstWater')!.title).toMatch(/reservoir/);
+    expect(title(rule(pebbles, 'firstWater')!)).toMatch(/reservoir/);
     expect(rule(pebbles, 'secondWater')).toBeUndefined();
     const renew = rule(plan('Oncidium', { mound: true, to: 'moss' }).tasks, 'renew')!;
     expect(daysBetween(DATE, renew.due)).toBeGreaterThan(300);
@@ -285,7 +292,7 @@ describe('aftercare moves when reality moves', () => {
     const move = moved(stand(), 17, { limp: true });
     expect(move('shade')!.until).toBe(addDays(DATE, 24));
     expect(move('weeks7')!.due).toBe(addDays(DATE, 27));
-    expect(move('weeks7')!.why).toMatch(/limp/);
+    expect(move('weeks7')!.moved.because).toBe('troubled');
   });
 
   it('a plant that rocks is seen to at once', () => {
@@ -304,7 +311,7 @@ describe('aftercare moves when reality moves', () => {
         id: damp.id,
         due: addDays(damp.due, 2),
         until: addDays(damp.until!, 2),
-        why: expect.stringContaining(later) as string,
+        moved: { because: 'firstWater', on: later },
       },
     ]);
     expect(movesAfterWater(tasks, first.due)).toEqual([]);

@@ -1,10 +1,18 @@
 import type { Traits } from '../catalogue/index.ts';
 import { SCHOOLS, type Schools, USUAL_SCHOOLS } from '../schools/index.ts';
 
+/** What decides on the day of a first water; `school` where a keeper's own decides, or would have. */
+export type FirstWaterBecause =
+  | {
+      of:
+        'neverDries' | 'callusCut' | 'callusUncut' | 'nothingCut' | 'velamen' | 'storage' | 'leafy';
+    }
+  | { of: 'neverDriesWhatever' | 'callusWhatever' | 'school'; school: Schools['firstWater'] };
+
 /** Days that a potted plant waits for its first water, and why. */
 export interface FirstWater {
   days: number;
-  why: string;
+  because: FirstWaterBecause;
 }
 
 /* Days below: common practice, no source. */
@@ -36,39 +44,46 @@ export function firstWaterFor(
   cut: boolean,
   school: Schools['firstWater'] = USUAL_SCHOOLS.firstWater,
 ): FirstWater {
-  const { days, label } = SCHOOLS.firstWater.options[school];
+  const { days } = SCHOOLS.firstWater.options[school];
   if (neverDries(traits) && (cut || days !== null)) {
     return {
       days: 0,
-      why:
-        days === null || days === 0
-          ? 'it must never dry out: damp at once and humid, though roots were cut'
-          : `it must never dry out: damp at once, whatever the school “${label}” says`,
+      because:
+        days === null || days === 0 ? { of: 'neverDries' } : { of: 'neverDriesWhatever', school },
     };
   }
   if (days === 0 && cut && traits.drying === 'fullyDry') {
-    return {
-      days: CALLUS.cut,
-      why: `cuts in succulent roots rot unless they callus dry first, whatever the school “${label}” says`,
-    };
+    return { days: CALLUS.cut, because: { of: 'callusWhatever', school } };
   }
-  if (days !== null) return { days, why: `you follow the school “${label}”` };
+  if (days !== null) return { days, because: { of: 'school', school } };
   if (traits.drying === 'fullyDry') {
     return {
       days: cut ? CALLUS.cut : CALLUS.uncut,
-      why: cut
-        ? 'cuts in succulent roots rot unless they callus dry first'
-        : 'succulent roots break unseen when they are moved, and rot unless they dry first',
+      because: { of: cut ? 'callusCut' : 'callusUncut' },
     };
   }
-  if (!cut) {
-    return { days: 0, why: 'settles the mix round the roots; nothing was cut that must dry first' };
-  }
-  if (traits.rootKind === 'velamen') {
-    return { days: VELAMEN_CUT, why: 'cut aerial roots close within a few days; wet wounds rot' };
-  }
-  if (storesWater(traits)) {
-    return { days: STORAGE_CUT, why: 'thick roots hold water of their own; their wounds must dry' };
-  }
-  return { days: LEAFY_CUT, why: 'cut roots close overnight; leaves cannot wait longer' };
+  if (!cut) return { days: 0, because: { of: 'nothingCut' } };
+  if (traits.rootKind === 'velamen') return { days: VELAMEN_CUT, because: { of: 'velamen' } };
+  if (storesWater(traits)) return { days: STORAGE_CUT, because: { of: 'storage' } };
+  return { days: LEAFY_CUT, because: { of: 'leafy' } };
 }
+
+const WHY: Record<FirstWaterBecause['of'], (school: string) => string> = {
+  neverDries: () => 'it must never dry out: damp at once and humid, though roots were cut',
+  neverDriesWhatever: (school) =>
+    `it must never dry out: damp at once, whatever the school “${school}” says`,
+  callusWhatever: (school) =>
+    `cuts in succulent roots rot unless they callus dry first, whatever the school “${school}” says`,
+  school: (school) => `you follow the school “${school}”`,
+  callusCut: () => 'cuts in succulent roots rot unless they callus dry first',
+  callusUncut: () =>
+    'succulent roots break unseen when they are moved, and rot unless they dry first',
+  nothingCut: () => 'settles the mix round the roots; nothing was cut that must dry first',
+  velamen: () => 'cut aerial roots close within a few days; wet wounds rot',
+  storage: () => 'thick roots hold water of their own; their wounds must dry',
+  leafy: () => 'cut roots close overnight; leaves cannot wait longer',
+};
+
+/** The same in words. */
+export const firstWaterWhy = (because: FirstWaterBecause): string =>
+  WHY[because.of]('school' in because ? SCHOOLS.firstWater.options[because.school].label : '');

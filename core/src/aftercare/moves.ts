@@ -1,6 +1,7 @@
 import type { Signals } from '../decide/signals.ts';
 import { addDays, daysBetween, type IsoDate } from '../season/index.ts';
 import type { TaskRule } from './plan.ts';
+import type { TaskMoved } from './words.ts';
 
 /** A task as it stands in the record. */
 export interface StandingTask {
@@ -17,7 +18,7 @@ export interface TaskMove {
   due?: IsoDate;
   until?: IsoDate;
   done?: IsoDate;
-  why: string;
+  moved: TaskMoved;
 }
 
 /* Days below: common practice, no source. */
@@ -95,31 +96,32 @@ export function movesAfterLook(
   );
   // The others ask how it went, which a look alone does not answer: they stay until it is judged.
   for (const { id } of asked.filter(({ rule }) => rule === 'cutDry')) {
-    moves.push({ id, done: date, why: 'looked at that day' });
+    moves.push({ id, done: date, moved: { because: 'looked' } });
   }
 
   const feed = find('feed');
   const soonest = addDays(repotted, FEED_LEAST_DAYS);
   if (feed && grows(signals)) {
     const due = date > soonest ? date : soonest;
-    if (due < feed.due) moves.push({ id: feed.id, due, why: `new growth seen on ${date}` });
+    if (due < feed.due) moves.push({ id: feed.id, due, moved: { because: 'grew', on: date } });
   } else if (feed && (signals.growth === 'stalled' || troubled(signals))) {
     const due = addDays(date, FEED_LATER_DAYS);
-    if (due > feed.due) moves.push({ id: feed.id, due, why: `nothing grew on ${date}` });
+    if (due > feed.due) moves.push({ id: feed.id, due, moved: { because: 'stalled', on: date } });
   }
   const shade = find('shade');
   if (shade?.until && troubled(signals)) {
     const until = addDays(date, SHADE_MORE_DAYS);
-    if (until > shade.until) moves.push({ id: shade.id, until, why: `limp or sour on ${date}` });
+    if (until > shade.until)
+      moves.push({ id: shade.id, until, moved: { because: 'troubled', on: date } });
   }
   const next = open.find((task) => LOOK_RULES.includes(task.rule) && !asked.includes(task));
   if (next && troubled(signals)) {
     const due = addDays(date, TROUBLED_LOOK_DAYS);
-    if (due < next.due) moves.push({ id: next.id, due, why: `limp or sour on ${date}` });
+    if (due < next.due) moves.push({ id: next.id, due, moved: { because: 'troubled', on: date } });
   }
   const secure = find('secure');
   if (secure && rocks(signals) && secure.due > date) {
-    moves.push({ id: secure.id, due: date, why: `it rocked on ${date}` });
+    moves.push({ id: secure.id, due: date, moved: { because: 'rocked', on: date } });
   }
   return moves;
 }
@@ -144,6 +146,6 @@ export function movesAfterWater(tasks: readonly StandingTask[], date: IsoDate): 
       id,
       due: addDays(due, by),
       ...(until ? { until: addDays(until, by) } : {}),
-      why: `first water came on ${date}`,
+      moved: { because: 'firstWater', on: date },
     }));
 }

@@ -2,6 +2,7 @@ import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
 import { firstWaterFor } from './firstWater.ts';
+import type { TaskWords } from './words.ts';
 import type { Schools } from '../schools/index.ts';
 
 /** What was done to the roots. */
@@ -59,8 +60,7 @@ export interface AftercareTask {
   until?: IsoDate;
   /** done again after so many days, until its last */
   everyDays?: number;
-  title: string;
-  why: string;
+  words: TaskWords;
 }
 
 export interface AftercareRequest {
@@ -149,11 +149,10 @@ function watering(request: AftercareRequest): AftercareTask[] {
       kind: 'water',
       rule: 'secondWater',
       due: date,
-      title: 'Water a second time after about 2 hours',
-      why: 'this mix takes up water slowly; the first pour runs past dry parts',
+      words: { of: 'secondWater' },
     });
   }
-  const spoilt = (from === 'moss' || from === 'pebbles') && to !== from;
+  const spoilt = to !== from && (from === 'moss' || from === 'pebbles') ? from : null;
   const fewRoots = lostShare(request) > 1 - FEW_ALIVE && !succulent(request);
   // A succulent dries through between waterings, after rot all the more.
   if (request.rotten && to !== 'pebbles' && !succulent(request)) {
@@ -162,8 +161,7 @@ function watering(request: AftercareRequest): AftercareTask[] {
       rule: 'justMoist',
       due: addDays(first.due, 1),
       until: addDays(first.due, JUST_MOIST_DAYS),
-      title: 'Keep it just moist, never wetter than usual',
-      why: 'what is left of its roots drinks little, and rot comes back in wet mix',
+      words: { of: 'justMoist' },
     });
   } else if ((spoilt || fewRoots) && to !== 'pebbles' && !succulent(request)) {
     tasks.push({
@@ -171,10 +169,11 @@ function watering(request: AftercareRequest): AftercareTask[] {
       rule: 'keepDamp',
       due: addDays(first.due, 1),
       until: addDays(first.due, KEEP_DAMP_DAYS),
-      title: `Keep it damper than usual for ${KEEP_DAMP_DAYS} days`,
-      why: spoilt
-        ? `roots grown in ${from === 'moss' ? 'moss' : 'pebbles'} are used to more water and partly die back at first`
-        : 'few roots reach little of the mix: what they reach must not dry',
+      words: {
+        of: 'keepDamp',
+        days: KEEP_DAMP_DAYS,
+        because: spoilt ?? 'fewRoots',
+      },
     });
   }
   return tasks;
@@ -193,10 +192,7 @@ function air(request: AftercareRequest): AftercareTask[] {
       rule: 'shade',
       due: onDay(request, 1),
       until: onDay(request, shadeDays),
-      title: `${takesCold(request) ? 'Bright' : 'Warm, bright'}, no direct sun until day ${shadeDays}`,
-      why: opened(request)
-        ? 'the roots were opened and cannot keep up with sun'
-        : 'fewer roots than leaves for a while',
+      words: { of: 'shade', days: shadeDays, cool: takesCold(request), opened: opened(request) },
     },
   ];
   if ((lost > 1 - FEW_ALIVE || pieces > 1) && !succulent(request)) {
@@ -206,11 +202,10 @@ function air(request: AftercareRequest): AftercareTask[] {
       rule: 'humid',
       due: onDay(request, 1),
       until: onDay(request, days),
-      title: `Keep the air round it humid until day ${days}`,
-      why:
+      words:
         pieces > 1
-          ? 'a division has its leaves, but not yet the roots for them'
-          : `only ${Math.round(100 * (1 - lost))} % of its roots are alive: in dry air the leaves lose more than they bring`,
+          ? { of: 'humid', days, because: 'division' }
+          : { of: 'humid', days, because: 'lostRoots', alive: 1 - lost },
     });
   }
   if (resting && !takesCold(request)) {
@@ -219,8 +214,7 @@ function air(request: AftercareRequest): AftercareTask[] {
       rule: 'warm',
       due: onDay(request, 1),
       until: onDay(request, WARM_DAYS),
-      title: `Keep it warm, at ${Math.round(traits.growsFullyC)} °C or so, for 4 weeks`,
-      why: 'it hardly grows at this time of the year: warmth is what it roots by',
+      words: { of: 'warm', celsius: Math.round(traits.growsFullyC) },
     });
   }
   return tasks;
@@ -234,8 +228,7 @@ function standing(request: AftercareRequest): AftercareTask[] {
       kind: 'secure',
       rule: 'secure',
       due: onDay(request, SECURE_DAYS),
-      title: 'Press it lightly: does it stand firm?',
-      why: 'the mix settles in the first week; a plant that rocks breaks every new root tip',
+      words: { of: 'secure' },
     });
   }
   if (rotten) {
@@ -243,8 +236,7 @@ function standing(request: AftercareRequest): AftercareTask[] {
       kind: 'look',
       rule: 'cutDry',
       due: onDay(request, CUT_DRY_DAYS),
-      title: 'Look at the cut: dry, nothing soft?',
-      why: 'rot that was left shows within a week; then a second cut still saves it',
+      words: { of: 'cutDry' },
     });
   }
   if (tied) {
@@ -252,8 +244,7 @@ function standing(request: AftercareRequest): AftercareTask[] {
       kind: 'ties',
       rule: 'ties',
       due: onDay(request, TIES_DAYS[traits.vigour]),
-      title: 'Loosen its ties, or take them off where it holds by itself',
-      why: 'stems thicken; a tie that is forgotten cuts in',
+      words: { of: 'ties' },
     });
   }
   const buds = request.inBloom === true && traits.bloomMatters >= BLOOM_FALLS_FROM;
@@ -264,14 +255,7 @@ function standing(request: AftercareRequest): AftercareTask[] {
     due: onDay(request, Math.max(TURN_DAYS.first, buds ? 7 * traits.bloomWeeks : 0)),
     everyDays: TURN_DAYS.every,
     until: onDay(request, LOOK_WEEKS[2] * 7),
-    title:
-      traits.growthForm === 'walker'
-        ? 'Turn it so that it grows toward the empty side'
-        : 'Turn it by a quarter',
-    why:
-      traits.growthForm === 'walker'
-        ? 'it walks toward light: so it stays in this pot longest'
-        : 'shoots lean to the light; a turned plant stays upright',
+    words: { of: 'turn', walks: traits.growthForm === 'walker' },
   });
   return tasks;
 }
@@ -287,8 +271,7 @@ function renewal(request: AftercareRequest): AftercareTask[] {
       kind: 'renew',
       rule: 'renew',
       due: addDays(from, Math.max(0, best) * 7),
-      title: 'Renew the moss of its mound',
-      why: 'moss rots within a year; at the start of growth the roots take the change best',
+      words: { of: 'renew' },
     },
   ];
 }
@@ -299,25 +282,17 @@ function firstWater(request: AftercareRequest): AftercareTask {
   const overWater = to === 'pebbles';
   // Succulent roots close dry first, over water too.
   if (overWater && traits.drying !== 'fullyDry') {
-    return {
-      ...task,
-      due: date,
-      title: 'Fill the reservoir to its mark',
-      why: 'dry pebbles draw water out of roots',
-    };
+    return { ...task, due: date, words: { of: 'fillReservoir' } };
   }
   const cut = roots.rootsCut || rotten === true || pieces > 1;
-  const { days, why } = firstWaterFor(traits, cut, school);
-  if (days === 0) return { ...task, due: date, title: 'Water thoroughly and let it drain', why };
+  const { days, because } = firstWaterFor(traits, cut, school);
   return {
     ...task,
     due: addDays(date, days),
-    title: overWater
-      ? `Fill the reservoir to its mark, after ${days} dry days`
-      : days === 1
-        ? 'First water, the next day'
-        : `First water, after ${days} dry days`,
-    why,
+    words:
+      overWater && days > 0
+        ? { of: 'fillReservoirLater', days, because }
+        : { of: 'firstWater', days, because },
   };
 }
 
@@ -333,11 +308,7 @@ function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask[] {
       kind: 'feed',
       rule: 'feed',
       due: addDays(date, days),
-      title: 'Feeding may start again if it grows: half strength, by the label',
-      why:
-        days > LEAST_FEED_DAYS
-          ? 'it rests until then; salts would only gather'
-          : 'new roots burn easily; wait for new growth',
+      words: { of: 'feed', rests: days > LEAST_FEED_DAYS },
     },
   ];
 }
@@ -345,17 +316,11 @@ function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask[] {
 const LOOK_RULES = ['weeks3', 'weeks7', 'season'] as const;
 
 function looks({ date }: AftercareRequest): AftercareTask[] {
-  const asks = [
-    ['Look at 3 weeks', 'does it stand firm, is anything limp or sour?'],
-    ['Look at 7 weeks', 'has growth resumed? roots should have taken hold'],
-    ['Look after a season', 'did the repot do what it was for?'],
-  ] as const;
   return LOOK_WEEKS.map((weeks, i) => ({
     kind: 'look' as const,
     rule: LOOK_RULES[i]!,
     due: addDays(date, weeks * 7),
-    title: asks[i]![0],
-    why: asks[i]![1],
+    words: { of: LOOK_RULES[i]! },
   }));
 }
 
@@ -374,8 +339,7 @@ function extensionTasks({ date, extensions = [] }: AftercareRequest): AftercareT
             kind: 'extend',
             rule: 'extend',
             due: on < soonest ? soonest : on,
-            title: `Put ${Math.round(addsCm)} cm on top of its support`,
-            why: `by its growth the tip is near the end; with it, the support ends ${Math.round(aboveCm)} cm above the medium`,
+            words: { of: 'extend', addsCm, aboveCm },
           },
         ],
   );

@@ -9,11 +9,10 @@ import {
   guessDateOrder,
   guessDecimal,
   headingParts,
-  LENGTH_UNITS,
   LOG_FIELDS,
-  MASS_UNITS,
   numberIn,
 } from './index.ts';
+import { LENGTH_UNITS, MASS_UNITS } from '../number/index.ts';
 
 describe('numbers as people write them', () => {
   it.each([

@@ -10,8 +10,6 @@ export { guessColumns, headingParts, type ColumnUse, type Guess } from './guess.
 export {
   amountIn,
   guessDecimal,
-  LENGTH_UNITS,
-  MASS_UNITS,
   numberIn,
   unitNamed,
   type Decimal,

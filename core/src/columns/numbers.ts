@@ -1,11 +1,8 @@
-import { lookUp } from '../number/index.ts';
+import { LENGTH_UNITS, lookUp, MASS_UNITS } from '../number/index.ts';
+
 /** Which sign parts the whole from the fraction. */
 export type Decimal = '.' | ',';
 
-/** Units that a column of lengths or masses can be in, as one centimetre or one kilogram. */
-export const LENGTH_UNITS = { cm: 1, mm: 0.1, m: 100, in: 2.54, ft: 30.48 } as const;
-/** @source the international avoirdupois pound is 0.45359237 kg exactly */
-export const MASS_UNITS = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.45359237 / 16 } as const;
 export type LengthUnit = keyof typeof LENGTH_UNITS;
 export type MassUnit = keyof typeof MASS_UNITS;
 

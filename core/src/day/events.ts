@@ -3,6 +3,7 @@ import type { DayBatch } from './batches.ts';
 import { leavesPot } from './limits.ts';
 import type { DayProblem, Move } from './problem.ts';
 import type { DaySchedule } from './schedule.ts';
+import { inMetric } from '../saying/index.ts';
 
 /** What happens to pots, bags and mix, minute by minute. */
 export type DayEvent = { date: number; minute: number } & (
@@ -159,13 +160,13 @@ export function breachesIn(problem: DayProblem, events: readonly DayEvent[]): st
         uses.push({ plant: event.plant, date, minute });
         taken.set(event.pot, uses);
         if (pot.source === 'shelf' && uses.length > pot.ready![date]!) {
-          breaches.push(`${pot.label}: ${uses.length} taken of ${pot.ready![date]!}`);
+          breaches.push(`${inMetric(pot.label)}: ${uses.length} taken of ${pot.ready![date]!}`);
         }
         if (pot.source === 'stays' && pot.of !== event.plant) {
-          breaches.push(`${pot.label}: another plant stands in it`);
+          breaches.push(`${inMetric(pot.label)}: another plant stands in it`);
         }
         if (pot.source === 'left') {
-          if (uses.length > 1) breaches.push(`${pot.label}: in two places`);
+          if (uses.length > 1) breaches.push(`${inMetric(pot.label)}: in two places`);
           const gone = left.get(pot.of!);
           const ready =
             gone !== undefined &&
@@ -173,7 +174,7 @@ export function breachesIn(problem: DayProblem, events: readonly DayEvent[]): st
             (problem.cleaning === 'rinse' && tidiness.get(pot.of!) === 'clean'
               ? gone.date < date || (gone.date === date && gone.minute <= minute + DUST_L)
               : gone.date < date);
-          if (!ready) breaches.push(`${pot.label}: taken before it was left and clean`);
+          if (!ready) breaches.push(`${inMetric(pot.label)}: taken before it was left and clean`);
         }
         break;
       }

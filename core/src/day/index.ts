@@ -4,6 +4,7 @@ export type { Chain, Link } from './chains.ts';
 export type { PinConflict } from './conflicts.ts';
 export { breachesIn, type DayEvent } from './events.ts';
 export type { LeftOut, LeftOutWhy } from './leftOut.ts';
+export { leftOutWords, type LeftOutAbout } from './words.ts';
 export {
   laidDay,
   type DayLine,

@@ -12,6 +12,7 @@ import type { DayPlan } from './plan.ts';
 import type { DayPot, DayProblem, DaySupport, Tidiness } from './problem.ts';
 import type { DaySchedule } from './schedule.ts';
 import { USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** One plant of a day that is laid out. */
 export interface DayLine {
@@ -105,7 +106,7 @@ export interface LaidDay {
   chains: LaidChain[];
   leftOut: (LeftOut & { name: string })[];
   /** what is soaked, rinsed and wetted before, by date */
-  ahead: { date: number; component: string; label: string; text: string; minutes: number }[];
+  ahead: ({ date: number } & Preparation)[];
   worth: number;
   spends: number;
   greedy: { worth: number; plants: number };
@@ -259,7 +260,7 @@ function laidChain(
     label,
     shape,
     material,
-  }: DayPot): { label: string; shape: PotShape; material: PotMaterialId } => ({
+  }: DayPot): { label: Saying; shape: PotShape; material: PotMaterialId } => ({
     label,
     shape,
     material,
@@ -295,15 +296,12 @@ function aheadOf(
   const seen = new Set<string>();
   const all = batches.flatMap(({ mix, date }) => {
     const components = mixes.find(({ id }) => id === mix)!.parts.map((part) => part.ingredient);
-    const labels = new Map(components.map(({ id, label }) => [id, label]));
-    return preparations(components, () => wetting).flatMap(
-      ({ component, text, minutes }: Preparation) => {
-        const key = `${date}|${component}|${text}`;
-        if (seen.has(key)) return [];
-        seen.add(key);
-        return [{ date, component, label: labels.get(component)!, text, minutes }];
-      },
-    );
+    return preparations(components, () => wetting).flatMap((preparation) => {
+      const key = `${date}|${preparation.component}|${preparation.does}`;
+      if (seen.has(key)) return [];
+      seen.add(key);
+      return [{ date, ...preparation }];
+    });
   });
   // The longest soaks are begun first.
   return all.sort((a, b) => a.date - b.date || b.minutes - a.minutes);

@@ -4,6 +4,7 @@ import { handsMinutes, leavesPot, measuresOf, readyAfter } from './limits.ts';
 import { allowedFor } from './model.ts';
 import type { DayOption, DayPlant, DayProblem, Move } from './problem.ts';
 import type { DaySchedule } from './schedule.ts';
+import type { LeftOutAbout } from './words.ts';
 
 /** Why a plant is not potted. */
 export type LeftOutWhy =
@@ -12,10 +13,13 @@ export type LeftOutWhy =
 export interface LeftOut {
   plant: number;
   why: LeftOutWhy;
-  text: string;
+  about: LeftOutAbout;
   /** what it would save if it went in by itself, at its best */
   gain: number;
 }
+
+/** A gain over the next chance that nobody would notice, units of a badly timed repot. */
+const HARDLY_ANYTHING = 0.02;
 
 interface Laid {
   moves: readonly Move[];
@@ -35,12 +39,17 @@ export function leftOutOf(problem: DayProblem, laid: Laid): LeftOut[] {
 
 function reasonFor(plant: DayPlant, problem: DayProblem, laid: Laid): LeftOut {
   const gain = Math.max(...plant.gain);
-  const left = (why: LeftOutWhy, text: string): LeftOut => ({ plant: plant.id, why, text, gain });
+  const left = (why: LeftOutWhy, about: LeftOutAbout): LeftOut => ({
+    plant: plant.id,
+    why,
+    about,
+    gain,
+  });
   if (problem.pins.some((pin) => pin.plant === plant.id && pin.kind === 'out')) {
-    return left('banned', 'you left it out');
+    return left('banned', { of: 'leftOut' });
   }
   if (plant.options.length === 0) {
-    return left('noPot', 'no pot of the shelf, of another plant or of the shops will do for it');
+    return left('noPot', { of: 'noPot' });
   }
   const allowed = allowedFor(plant, problem.pins);
   const ways = problem.dates.flatMap((day, date) =>
@@ -52,18 +61,13 @@ function reasonFor(plant: DayPlant, problem: DayProblem, laid: Laid): LeftOut {
         worth: plant.gain[date]! - option.penalty - potCost(potOf(problem, option)),
       })),
   );
-  if (ways.length === 0) return left('banned', 'your word leaves it no pot that would do');
+  if (ways.length === 0) return left('banned', { of: 'wordLeavesNone' });
   if (ways.every(({ worth }) => worth <= 0)) {
-    return left(
-      'waits',
-      gain <= 0
-        ? 'waiting for your next chance costs less'
-        : 'no pot that would do is worth the move',
-    );
+    return left('waits', { of: gain <= 0 ? 'waitingCostsLess' : 'notWorthMoving' });
   }
   const there = ways.filter(({ option, date }) => potIsThere(problem, plant, option, date, laid));
   if (there.length === 0) {
-    return left('potsTaken', 'the pots that would do go to plants that need them more');
+    return left('potsTaken', { of: 'potsTaken' });
   }
   const best = there.sort((a, b) => b.worth - a.worth)[0]!;
   const lacking = mixLacking(problem, plant, best.option, laid);
@@ -80,18 +84,13 @@ function reasonFor(plant: DayPlant, problem: DayProblem, laid: Laid): LeftOut {
   const isMixed = laid.batches.some(({ mix }) => mix === plant.mix);
   const asks = least + (isMixed ? 0 : problem.overheads.mix);
   if (asks > spare - 1e-9) {
-    return left(
-      'minutes',
-      `it takes ${Math.round(asks)} minutes and ${Math.max(0, Math.floor(spare))} of work are left, rests taken off; ` +
-        'those taken save more for each minute',
-    );
+    return left('minutes', {
+      of: 'minutes',
+      asks: Math.round(asks),
+      left: Math.max(0, Math.floor(spare)),
+    });
   }
-  return left(
-    'worthLess',
-    best.worth < 0.02
-      ? 'it gains hardly anything over the next chance'
-      : 'what it would take, others use better',
-  );
+  return left('worthLess', { of: best.worth < HARDLY_ANYTHING ? 'gainsLittle' : 'othersUse' });
 }
 
 const potOf = ({ pots }: DayProblem, { pot }: DayOption) => pots.find(({ id }) => id === pot)!;
@@ -117,13 +116,13 @@ function potIsThere(
   );
 }
 
-/** The component that stands in its way, in words; null: none does. */
+/** The component that stands in its way; null: none does. */
 function mixLacking(
   problem: DayProblem,
   plant: DayPlant,
   option: DayOption,
   { moves, batches, bags }: Laid,
-): string | null {
+): LeftOutAbout | null {
   const used = litresOf(batches);
   const perL = measuresOf(problem.mixes.find(({ id }) => id === plant.mix)!);
   const more = new Map(bags);
@@ -131,12 +130,12 @@ function mixLacking(
     const asks = (perL.get(row.component) ?? 0) * option.filledL;
     if (asks <= 0) continue;
     const own = bagsFor((used.get(row.component) ?? 0) + asks, row);
-    if (!own) return `${row.label} does not suffice, and the size of its bag is not known`;
+    if (!own) return { of: 'bagUnknown', component: row.label };
     more.set(row.component, own);
     if (problem.money === null) continue;
     const price = priceOf(problem, moves, more);
     if (price > problem.money + 1e-9) {
-      return `it takes another bag of ${row.label}, for which the money does not suffice`;
+      return { of: 'moneyShort', component: row.label };
     }
   }
   return null;

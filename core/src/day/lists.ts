@@ -1,5 +1,6 @@
 import type { LaidDay } from './laid.ts';
 import { supportKind, type SupportKindId } from '../support/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** Something to buy before the day. */
 export type Purchase =
@@ -11,7 +12,7 @@ export type Purchase =
       bagL: number;
       price: number | null;
     }
-  | { kind: 'pot'; label: string; count: number; price: number | null; for: string[] }
+  | { kind: 'pot'; label: Saying; count: number; price: number | null; for: string[] }
   | { kind: 'pole'; support: SupportKindId; label: string; lengthCm: number; count: number }
   /** no stock of it is kept: the keeper looks what is there */
   | { kind: 'check'; component: string; label: string; litres: number; count: 1 };
@@ -63,7 +64,7 @@ export function shoppingList({ bags, lines, cuts }: LaidDay): Purchase[] {
 /** What is fetched to the bench before the day begins. */
 export type Fetched =
   | { kind: 'plant'; label: string; count: 1; date: number; apart: boolean }
-  | { kind: 'pot'; label: string; count: number; for: string[] }
+  | { kind: 'pot'; label: Saying; count: number; for: string[] }
   | { kind: 'component'; label: string; litres: number; opens: number; counted: boolean }
   | { kind: 'pole'; label: string; lengthCm: number; count: number };
 

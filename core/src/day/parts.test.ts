@@ -295,7 +295,9 @@ describe('the keeper’s own word', () => {
 
   it('leaves out what is left out, and says so', () => {
     const plan = planned(chain({ pins: [{ kind: 'out', plant: 3 }] }));
-    expect(plan.leftOut).toEqual([{ plant: 3, why: 'banned', text: 'you left it out', gain: 0.4 }]);
+    expect(plan.leftOut).toEqual([
+      { plant: 3, why: 'banned', about: { of: 'leftOut' }, gain: 0.4 },
+    ]);
   });
 });
 

@@ -5,6 +5,7 @@ import type { Part } from '../mixing/index.ts';
 import type { PotMaterialId, PotShape } from '../pots/index.ts';
 import { dayNumber, type IsoDate } from '../season/index.ts';
 import type { Section, SupportKindId } from '../support/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** What is done to a pot before another plant moves into it. */
 export const CLEANINGS = {
@@ -75,7 +76,7 @@ export interface DayPlant {
 /** Pots of one kind, at one place, for this purpose alike. */
 export interface DayPot {
   id: string;
-  label: string;
+  label: Saying;
   shape: PotShape;
   material: PotMaterialId;
   source: 'shelf' | 'left' | 'stays' | 'toBuy';

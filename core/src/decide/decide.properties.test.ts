@@ -72,7 +72,7 @@ describe('every verdict, whatever was found', () => {
         const sound = (cost: number) => Number.isFinite(cost) && cost >= 0;
         expect([...disturbing, ...waiting].every(sound)).toBe(true);
         expect(decision.reasons.length).toBeGreaterThan(0);
-        expect(decision.reasons.every(({ text }) => text.length > 0)).toBe(true);
+        expect(decision.reasons.every(({ text }) => text !== '')).toBe(true);
         expect(decision.notLooked.every(({ worth }) => worth >= 0)).toBe(true);
         expect(decision.schools).toHaveLength(3);
       }),

@@ -11,6 +11,7 @@ import {
   type State,
 } from './signals.ts';
 import type { Situation } from './situation.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** One finding's say on one state. */
 export interface Reason {
@@ -18,7 +19,7 @@ export interface Reason {
   state: State;
   /** after discounts */
   logOdds: number;
-  text: string;
+  text: Saying;
 }
 
 /** Findings weighed, with what they share taken out. */
@@ -116,7 +117,7 @@ function discount(
     } else weaker = reason;
     if (weaker) {
       weaker.logOdds *= SECOND_COUNTS;
-      weaker.text += ` (counted half: same cause, ${cause})`;
+      weaker.text = say`${weaker.text} (counted half: same cause, ${cause})`;
     }
   }
 }

@@ -4,6 +4,7 @@ import { potLadder, standardOptions } from '../fit/index.ts';
 import { nominalPot } from '../pots/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
 import { asLearned, blendOf, decide, type Situation } from './index.ts';
+import { rimCm } from '../pots/index.ts';
 
 const SITUATION: Situation = {
   traits: resolveTaxon('Cissus alata')!.traits,
@@ -46,7 +47,7 @@ describe('what earlier pots taught', () => {
     const rung = (situation: Situation) =>
       potLadder({
         situation,
-        options: standardOptions(SITUATION.pot).filter(({ label }) => label === '17 cm'),
+        options: standardOptions(SITUATION.pot).filter(({ outside }) => rimCm(outside) === 17),
         mix: blendOf({ kind: 'peatSoil' }),
         plantHeightCm: 40,
       }).rungs[0]!;

@@ -3,6 +3,7 @@ import { resolveTaxon } from '../catalogue/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
 import type { LogTrend, WaterFindings } from '../water/index.ts';
 import { askFirst, decide, measuredFindings, signal, type Situation } from './index.ts';
+import { inMetric } from '../saying/index.ts';
 
 const trend = (change: number, cycles = 9): LogTrend => ({
   cycles,
@@ -90,7 +91,9 @@ describe('what was measured', () => {
       measured: stalled,
     });
     expect(reasons.some(({ signal }) => signal === 'growth')).toBe(false);
-    expect(reasons.find(({ signal }) => signal === 'growthLog')!.text).toContain('0.2 cm a month');
+    expect(inMetric(reasons.find(({ signal }) => signal === 'growthLog')!.text)).toContain(
+      '0.2 cm a month',
+    );
   });
 });
 

@@ -2,6 +2,7 @@ import { clamp, percent } from '../number/index.ts';
 import type { GrowthRate } from '../growth/index.ts';
 import type { WaterFindings, LogTrend } from '../water/index.ts';
 import type { Weights } from './signals.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** What a log says, in place of the impression of the same thing. */
 export interface MeasuredFinding {
@@ -9,7 +10,7 @@ export interface MeasuredFinding {
   /** signals that it replaces */
   replaces: readonly string[];
   weights: Weights;
-  text: string;
+  text: Saying;
 }
 
 /** Cycles from which a log that shows no change says that there is none. */
@@ -73,12 +74,12 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
 
 function ofGrowth({ change, lately, cmPerMonth, readings }: GrowthRate): MeasuredFinding[] {
   if (lately === null) return [];
-  const rate = `${lately.toFixed(1)} cm a month lately, ${cmPerMonth.toFixed(1)} over all (${readings} readings, winter taken out)`;
+  const rate = say`${{ cm: lately }} a month lately, ${cmPerMonth.toFixed(1)} over all (${readings} readings, winter taken out)`;
   if (change === 'stalled') {
     return [
       growthFinding(
         { crowded: 0.4, mediumFailing: 0.5, danger: 0.4 },
-        `growth has stalled: ${rate}`,
+        say`growth has stalled: ${rate}`,
       ),
     ];
   }
@@ -86,16 +87,16 @@ function ofGrowth({ change, lately, cmPerMonth, readings }: GrowthRate): Measure
     return [
       growthFinding(
         { crowded: 0.6, mediumFailing: -0.3, danger: -1 },
-        `growth has sped up: ${rate}`,
+        say`growth has sped up: ${rate}`,
       ),
     ];
   }
   return [
-    growthFinding({ mediumFailing: -0.3, danger: -0.6 }, `growth goes on as it was: ${rate}`),
+    growthFinding({ mediumFailing: -0.3, danger: -0.6 }, say`growth goes on as it was: ${rate}`),
   ];
 }
 
-const growthFinding = (weights: Weights, text: string): MeasuredFinding => ({
+const growthFinding = (weights: Weights, text: Saying): MeasuredFinding => ({
   id: 'growthLog',
   replaces: ['growth'],
   weights,

@@ -16,6 +16,7 @@ import {
   type PotOption,
 } from './index.ts';
 import type { Schools } from '../schools/index.ts';
+import { inMetric } from '../saying/index.ts';
 
 const DATE = '2026-04-20';
 
@@ -76,7 +77,7 @@ describe('common-practice moves', () => {
     const { rungs } = potLadder(request('Nephrolepis exaltata', 15, { options }));
     const twenty = rungs.find(({ rimCm: rim }) => rim === 20)!;
     expect(['chosen', 'tooLarge', 'fits']).toContain(twenty.verdict);
-    expect(twenty.because).toMatch(/wider|roots would start in|as wide/);
+    expect(inMetric(twenty.because)).toMatch(/wider|roots would start in|as wide/);
     expect(twenty.monthsToCrowded).toBeGreaterThan(3);
   });
 
@@ -98,13 +99,13 @@ describe('common-practice moves', () => {
     });
     const { rungs, choice, because, ball } = potLadder(strong);
     expect(ball.pace.factor).toBeGreaterThan(1.1);
-    expect(because).toMatch(/two sizes up/);
+    expect(inMetric(because)).toMatch(/two sizes up/);
     expect(rungs[choice!]!.rimCm).toBeGreaterThanOrEqual(19);
   });
 
   it('the same plant that took three years for it is offered one', () => {
     const slow = request('Passiflora', 14, { monthsAgo: 36, signals: { rootsAtHoles: 'several' } });
-    expect(potLadder(slow).because).toMatch(/one size up/);
+    expect(inMetric(potLadder(slow).because)).toMatch(/one size up/);
     expect(chosenRim(slow)).toBeLessThan(19);
   });
 
@@ -120,7 +121,7 @@ describe('common-practice moves', () => {
         signals: { rootsAtHoles: 'mat' },
       },
     };
-    expect(potLadder(asSnug).because).not.toMatch(/two sizes/);
+    expect(inMetric(potLadder(asSnug).because)).not.toMatch(/two sizes/);
     expect(chosenRim(asSnug)).toBeLessThanOrEqual(17);
   });
 });
@@ -133,7 +134,7 @@ describe('same or smaller', () => {
   ])('%s', (_what, more, words) => {
     const given = request('Begonia maculata', old, more);
     expect(chosenRim(given)).toBeLessThanOrEqual(old + 0.5);
-    expect(potLadder(given).because).toMatch(words);
+    expect(inMetric(potLadder(given).because)).toMatch(words);
   });
 
   it('from pebbles into a mix', () => {
@@ -143,8 +144,10 @@ describe('same or smaller', () => {
       situation: { ...given.situation, medium: { kind: 'pebbles' } },
     };
     expect(chosenRim(inPebbles)).toBeLessThanOrEqual(old + 0.5);
-    expect(potLadder(inPebbles).because).toMatch(/out of pebbles/);
-    expect(potLadder({ ...inPebbles, newKind: 'pebbles' }).because).not.toMatch(/out of pebbles/);
+    expect(inMetric(potLadder(inPebbles).because)).toMatch(/out of pebbles/);
+    expect(inMetric(potLadder({ ...inPebbles, newKind: 'pebbles' }).because)).not.toMatch(
+      /out of pebbles/,
+    );
   });
 
   it('its own pot, cleaned, is then easier to come by than one to buy', () => {
@@ -155,7 +158,7 @@ describe('same or smaller', () => {
     });
     const { rungs, choice } = potLadder(given);
     expect(rungs[choice!]!.option.source).toBe('present');
-    expect(rungs[choice!]!.notes.map(({ text }) => text)).toContain(
+    expect(rungs[choice!]!.notes.map(({ text }) => inMetric(text))).toContain(
       'its own pot again: scrub and rinse it first',
     );
   });
@@ -164,7 +167,7 @@ describe('same or smaller', () => {
 describe('what a pot is made of and where it stands', () => {
   const note = (given: FitRequest) =>
     potLadder(given)
-      .rungs[0]!.notes.map(({ text }) => text)
+      .rungs[0]!.notes.map(({ text }) => inMetric(text))
       .join(' · ');
   it('clay breathes: its note gives the days with and without', () => {
     const options = [free('clay', 17, { material: 'terracotta' })];
@@ -193,14 +196,16 @@ describe('what a pot is made of and where it stands', () => {
   it('a reservoir is told in days', () => {
     const options = [free('wick', 17, { features: { reservoirL: 1, wicks: 2 } })];
     expect(note(request('Begonia maculata', 14, { options }))).toMatch(
-      /1\.00 L below on 2 wicks: about \d+ days/,
+      /1 L below on 2 wicks: about \d+ days/,
     );
   });
   it('what would not go under the shelf is ruled out; what never did is not blamed on the pot', () => {
     const low = request('Begonia maculata', 14, { headroomCm: 36.5 });
     const { rungs } = potLadder(low);
     expect(rungs.some(({ verdict }) => verdict === 'tooTall')).toBe(true);
-    expect(rungs.find(({ verdict }) => verdict === 'tooTall')!.because).toMatch(/cm more than/);
+    expect(inMetric(rungs.find(({ verdict }) => verdict === 'tooTall')!.because)).toMatch(
+      /cm more than/,
+    );
     const already = potLadder({ ...low, plantHeightCm: 60 });
     expect(already.rungs.every(({ verdict }) => verdict !== 'tooTall')).toBe(true);
   });
@@ -217,9 +222,9 @@ describe('what a pot is made of and where it stands', () => {
     const inside = rungs.find(({ standing }) => standing.cover)!;
     const outside = rungs.find(({ rimCm: rim }) => rim >= 19)!;
     expect(inside.covers.map(({ label }) => label)).toEqual(['blue cover']);
-    expect(outside.notes.some(({ text }) => /no longer goes into blue cover/.test(text))).toBe(
-      true,
-    );
+    expect(
+      outside.notes.some(({ text }) => /no longer goes into blue cover/.test(inMetric(text))),
+    ).toBe(true);
   });
 });
 
@@ -360,7 +365,7 @@ describe('remedies', () => {
     });
     const offered = (...widths: number[]) =>
       remedies({ ...shaky.standing, plantHeightCm: 190 }, widths.map(cover)).filter(
-        ({ kind, text }) => kind === 'cover' && !text.includes('a glazed cover pot'),
+        ({ kind, text }) => kind === 'cover' && !inMetric(text).includes('a glazed cover pot'),
       );
     const [snug, ...others] = offered(27, 23, 25);
     expect(snug).toMatchObject({ text: 'stand it in 23 cm', enough: true });
@@ -378,7 +383,7 @@ describe('bad input', () => {
       request('Nephrolepis exaltata', 20, { options: [free('small', 12)] }),
     );
     expect(choice).toBeNull();
-    expect(rungs[0]!.because).toMatch(/the ball is [\d.]+ cm wide and [\d.]+ cm high/);
+    expect(inMetric(rungs[0]!.because)).toMatch(/the ball is [\d.]+ cm wide and [\d.]+ cm high/);
   });
   it('no pieces are refused', () => {
     expect(() =>
@@ -412,7 +417,9 @@ describe('bad input', () => {
     expect(chosenOf(left({})).chosen.option.source).toBe('handedDown');
     const late = chosenOf(left({ leftIn: '2026-05-18' }));
     expect([late.chosen.option.source, late.chosen.rimCm]).toEqual(['toBuy', 15]);
-    expect(late.fern.because).toMatch(/another plant still stands in it/);
-    expect(late.fern.notes.map(({ text }) => text).join()).toMatch(/in the week of 2026-05-18/);
+    expect(inMetric(late.fern.because)).toMatch(/another plant still stands in it/);
+    expect(late.fern.notes.map(({ text }) => inMetric(text)).join()).toMatch(
+      /in the week of 2026-05-18/,
+    );
   });
 });

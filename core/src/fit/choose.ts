@@ -7,6 +7,7 @@ import type { RootBall, RootCuts } from './ball.ts';
 import { POT_SOURCES } from './options.ts';
 import type { Rung } from './rung.ts';
 import type { Schools } from '../schools/index.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /**
  * One size up, by the width of the present pot: how much wider at the least, as
@@ -54,7 +55,7 @@ export interface Choosing {
 
 interface Picked {
   chosen: Rung;
-  because: string;
+  because: Saying;
 }
 
 /** The rung to take among those that nothing rules out. */
@@ -176,12 +177,12 @@ function toGrowth(up: readonly Rung[], choosing: Choosing): Picked {
 /** One size up; two for a strong grower that filled its pot within a season. */
 function oneUp(up: readonly Rung[], choosing: Choosing, oldRim: number): Picked {
   const { least, aim } = stepFrom(oldRim);
-  const wider = (rung: Rung) => (rung.rimCm - oldRim).toFixed(1);
+  const wider = (rung: Rung) => rung.rimCm - oldRim;
   if (filledInASeason(choosing)) {
     const two = nearest(within(up, choosing, 'two'), oldRim + 2 * aim, choosing);
     return {
       chosen: two,
-      because: `two sizes up, ${wider(two)} cm wider: it filled the last pot within a season`,
+      because: say`two sizes up, ${{ cm: wider(two) }} wider: it filled the last pot within a season`,
     };
   }
   const by = choosing.situation.traits.snug ? least : aim;
@@ -189,9 +190,7 @@ function oneUp(up: readonly Rung[], choosing: Choosing, oldRim: number): Picked 
   const lasts = one.monthsToCrowded;
   return {
     chosen: one,
-    because:
-      `one size up: ${wider(one)} cm wider` +
-      (lasts !== null && lasts > SOON_MONTHS ? `, room for about ${Math.round(lasts)} months` : ''),
+    because: say`one size up: ${{ cm: wider(one) }} wider${lasts !== null && lasts > SOON_MONTHS ? `, room for about ${Math.round(lasts)} months` : ''}`,
   };
 }
 

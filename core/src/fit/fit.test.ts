@@ -13,6 +13,7 @@ import {
   type PotOption,
 } from './index.ts';
 import type { Schools } from '../schools/index.ts';
+import { inMetric } from '../saying/index.ts';
 
 const pot = { shape: 'round' as const, topDiameterCm: 15, baseDiameterCm: 11, heightCm: 13.5 };
 
@@ -91,7 +92,7 @@ describe('the pot ladder', () => {
   it('every rung that loses says why', () => {
     const { rungs } = ladderFor('Crassula ovata');
     for (const rung of rungs) {
-      expect(rung.because, rung.option.label).not.toBe('');
+      expect(rung.because, rung.option.id).not.toBe('');
       expect(rung.verdict).not.toBe('fits');
     }
     expect(rungs.filter(({ verdict }) => verdict === 'chosen')).toHaveLength(1);
@@ -120,7 +121,7 @@ describe('the pot ladder', () => {
     };
     const ladder = ladderFor('Nephrolepis exaltata', undefined, { options: [tiny] });
     expect(ladder.choice).toBeNull();
-    expect(ladder.because).toMatch(/none will do as things are.*least bad/i);
+    expect(inMetric(ladder.because)).toMatch(/none will do as things are.*least bad/i);
   });
 
   it('of two alike, the one on the shelf wins', () => {

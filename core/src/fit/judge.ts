@@ -4,6 +4,7 @@ import { fillL, halfWidthCm, rimCm } from '../pots/index.ts';
 import type { Situation } from '../decide/index.ts';
 import type { RootBall } from './ball.ts';
 import type { Rung, RungVerdict } from './rung.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** A pot in which roots have this little to begin with is too large, whatever the school. */
 const LEAST_EXPLORED = 0.12;
@@ -20,7 +21,7 @@ export function ruledOut(
   { traits, pot }: Situation,
   ball: RootBall,
   presentIsUnderShelf: boolean,
-): { verdict: RungVerdict; because: string } | null {
+): { verdict: RungVerdict; because: Saying } | null {
   const { option, stance, depth } = rung;
   const { growthDays, watering } = rung.drying;
   const limit = WET_LIMIT_DAYS[traits.drying];
@@ -33,9 +34,7 @@ export function ruledOut(
   if (ball.keepsShape && !ballGoesIn(rung, ball)) {
     return {
       verdict: 'ballTooWide',
-      because:
-        `the ball is ${ball.widthCm.toFixed(1)} cm wide and ${ball.heightCm.toFixed(1)} cm high: ` +
-        'it will not go in whole',
+      because: say`the ball is ${{ cm: ball.widthCm }} wide and ${{ cm: ball.heightCm }} high: it will not go in whole`,
     };
   }
   if (stance.tipAngleDryDeg < UNSAFE_DEG) {
@@ -47,7 +46,7 @@ export function ruledOut(
   if (presentIsUnderShelf && rung.clearanceCm !== null && rung.clearanceCm < 0) {
     return {
       verdict: 'tooTall',
-      because: `would stand ${stance.topCm.toFixed(0)} cm high, ${(-rung.clearanceCm).toFixed(0)} cm more than the place has`,
+      because: say`would stand ${{ cm: stance.topCm }} high, ${{ cm: -rung.clearanceCm }} more than the place has`,
     };
   }
   // At rest, and in the cold, any pot stays wet: it is watered the less.
@@ -73,7 +72,7 @@ export function ruledOut(
   if (depth.shaveCm > ball.heightCm * MOST_SHAVED && ball.live > 0.5) {
     return {
       verdict: 'ballTooWide',
-      because: `too shallow: ${depth.shaveCm.toFixed(1)} cm of the ball would have to come off below`,
+      because: say`too shallow: ${{ cm: depth.shaveCm }} of the ball would have to come off below`,
     };
   }
   return null;

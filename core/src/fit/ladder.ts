@@ -38,6 +38,7 @@ import {
   type StandingSupport,
 } from './standing.ts';
 import { type Schools, USUAL_SCHOOLS } from '../schools/index.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** The pots side by side, and the choice. */
 export interface Ladder {
@@ -47,7 +48,7 @@ export interface Ladder {
   /** where none will do: the one that is the least bad; null where none holds the plant at all */
   leastBad: number | null;
   school: Schools['size'];
-  because: string;
+  because: Saying;
   ball: RootBall;
   /** what the days to dry rest on: this plant's own log, or typical use */
   own: OwnUse | null;
@@ -297,7 +298,7 @@ function leastBadOf(rungs: Rung[], choosing: Choosing): Pick<Ladder, 'leastBad' 
     const { chosen } = pick(alike, choosing);
     return {
       leastBad: rungs.indexOf(chosen),
-      because: `none will do as things are. The least bad: ${chosen.because}`,
+      because: say`none will do as things are. The least bad: ${chosen.because}`,
     };
   }
   return { leastBad: null, because: 'no pot here has a hole for water to leave by' };

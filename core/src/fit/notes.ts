@@ -4,6 +4,7 @@ import type { MediumKind } from '../media/index.ts';
 import type { Spot } from '../season/index.ts';
 import type { CoverOption, PotOption } from './options.ts';
 import type { RungNote } from './rung.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** What the notes on a pot rest on. */
 export interface Noted {
@@ -19,7 +20,7 @@ export interface Noted {
   useG: number;
   wetKg: number;
   /** the cover that the plant stands in now, and whether this pot goes into it */
-  present: { cover: CoverOption; why: string | null } | null;
+  present: { cover: CoverOption; why: Saying | null } | null;
 }
 
 /** Air that differs by less from the present pot's is no news. */
@@ -34,8 +35,8 @@ const DAY_NEWS = 0.5;
 export function rungNotes(noted: Noted): RungNote[] {
   const { option, air, airNow, daysInGrowth, daysWithTightWall } = noted;
   const notes: RungNote[] = [];
-  const number = (text: string) => notes.push({ kind: 'number', text });
-  const advice = (text: string) => notes.push({ kind: 'advice', text });
+  const number = (text: Saying) => notes.push({ kind: 'number', text });
+  const advice = (text: Saying) => notes.push({ kind: 'advice', text });
   if (daysWithTightWall - daysInGrowth >= DAY_NEWS) {
     number(
       `${potMaterial(option.material).label} breathes: dry after ${daysInGrowth.toFixed(0)} days ` +
@@ -53,11 +54,10 @@ export function rungNotes(noted: Noted): RungNote[] {
   if (reservoirL > 0) {
     const lasts = (reservoirL * 1000) / noted.useG;
     number(
-      `${reservoirL.toFixed(2)} L below${wicks ? ` on ${wicks} wick${wicks > 1 ? 's' : ''}` : ''}: ` +
-        `about ${lasts.toFixed(0)} days of water in growth`,
+      say`${{ litres: reservoirL }} below${wicks ? ` on ${wicks} wick${wicks > 1 ? 's' : ''}` : ''}: about ${lasts.toFixed(0)} days of water in growth`,
     );
   }
-  if (hangs) number(`hook and chain carry ${noted.wetKg.toFixed(1)} kg when wet`);
+  if (hangs) number(say`hook and chain carry ${{ kg: noted.wetKg }} when wet`);
   if (tone === 'clear' || option.material === 'glass') {
     advice('clear: roots can be seen, and algae grow; wrap it dark or stand it in a cover');
   }
@@ -71,14 +71,14 @@ export function rungNotes(noted: Noted): RungNote[] {
   }
   if (option.source === 'soaking') advice('it soaks still: free tomorrow, rinsed');
   if (option.source === 'handedDown') {
-    const when = option.leftIn ? `, in the week of ${option.leftIn}` : '';
+    const when = option.leftIn ? say`, in the week of ${{ day: option.leftIn }}` : '';
     advice(
-      `after ${option.leftBy ?? 'another plant'} has left it${when}: soak it overnight, rinse`,
+      say`after ${option.leftBy ?? 'another plant'} has left it${when}: soak it overnight, rinse`,
     );
   }
   if (option.source === 'present') advice('its own pot again: scrub and rinse it first');
   if (noted.present?.why)
-    advice(`no longer goes into ${noted.present.cover.label}: ${noted.present.why}`);
+    advice(say`no longer goes into ${noted.present.cover.label}: ${noted.present.why}`);
   return notes;
 }
 

@@ -8,6 +8,7 @@ import {
   type PotShape,
 } from '../pots/index.ts';
 import type { IsoDate } from '../season/index.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /**
  * Where a pot would come from, in the order in which a keeper would rather take
@@ -19,7 +20,7 @@ export type PotSource = (typeof POT_SOURCES)[number];
 /** A pot that the plant might move into. */
 export interface PotOption {
   id: string;
-  label: string;
+  label: Saying;
   /** outside sizes, as measured or sold */
   outside: PotShape;
   material: PotMaterialId;
@@ -38,7 +39,7 @@ export interface PotOption {
 /** A cover pot that a pot might stand in. */
 export interface CoverOption {
   id: string;
-  label: string;
+  label: Saying;
   outside: PotShape;
   material: PotMaterialId;
   emptyKg?: number;
@@ -65,7 +66,7 @@ export function standardOptions(
     (cm) => cm >= rim * NARROWEST_SHARE && cm <= rim * WIDEST_SHARE + WIDEST_EXTRA_CM,
   ).map((cm) => ({
     id: `standard-${trade}-${cm}`,
-    label: `${cm} cm`,
+    label: say`${{ cm }}`,
     outside: nominalPot(cm, trade),
     material,
     source: 'toBuy',

@@ -12,11 +12,12 @@ import { MOST_LAYER_SHARE } from './depth.ts';
 import { insideOfOption, type CoverOption } from './options.ts';
 import type { Rung } from './rung.ts';
 import { ballastLayer, stanceOf, type Stance, type Standing } from './standing.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** Something that keeps a plant from toppling, with what it would then be. */
 export interface Remedy {
   kind: 'ballast' | 'cover' | 'clay' | 'wider' | 'wall';
-  text: string;
+  text: Saying;
   /** null: fixed to a wall it cannot topple */
   stance: Stance | null;
   /** weight it adds, kg */
@@ -83,7 +84,7 @@ export function remedies(
 }
 
 const tipOf = ({ stance }: Remedy) => stance?.tipAngleDryDeg ?? 90;
-const withStance = (kind: Remedy['kind'], text: string, stance: Stance, now: Stance): Remedy => ({
+const withStance = (kind: Remedy['kind'], text: Saying, stance: Stance, now: Stance): Remedy => ({
   kind,
   text,
   stance,
@@ -105,7 +106,7 @@ function ballastFor(standing: Standing, now: Stance): Remedy | null {
   const { kg } = ballastLayer(inside, layer);
   return withStance(
     'ballast',
-    `${layer.toFixed(1)} cm of stones or grit on the floor, ${kg.toFixed(1)} kg; roots get that much less depth`,
+    say`${{ cm: layer }} of stones or grit on the floor, ${{ kg }}; roots get that much less depth`,
     at(layer),
     now,
   );
@@ -131,13 +132,13 @@ function coversFor(standing: Standing, now: Stance, covers: readonly CoverOption
         id !== standing.cover?.id && rimCm(around) - rimCm(outside) <= MOST_PLAY_CM,
     )
     .sort((a, b) => rimCm(a.outside) - rimCm(b.outside))
-    .map((cover) => ({ text: `stand it in ${cover.label}`, cover }));
+    .map((cover) => ({ text: say`stand it in ${cover.label}`, cover }));
   const bought = coverToBuy(outside);
   const all = bought
     ? [
         ...owned,
         {
-          text: `stand it in a glazed cover pot, ${rimCm(bought.outside).toFixed(0)} cm`,
+          text: say`stand it in a glazed cover pot, ${{ cm: rimCm(bought.outside) }}`,
           cover: bought,
         },
       ]
@@ -173,7 +174,7 @@ function clayFor(standing: Standing, now: Stance): Remedy | null {
   const lower = inside.heightCm - standing.inside.heightCm;
   return withStance(
     'clay',
-    `the same size in unglazed clay, ${kg.toFixed(1)} kg; it dries sooner`,
+    say`the same size in unglazed clay, ${{ kg }}; it dries sooner`,
     stanceOf({
       ...standing,
       option: unweighed,
@@ -207,5 +208,5 @@ function widerFor(standing: Standing, now: Stance, rungs: readonly Rung[]): Reme
   if (!best) return [];
   const { rung, stance } = best;
   const large = rung.verdict === 'tooLarge' ? '; larger than its roots ask for' : '';
-  return [withStance('wider', `a wider pot: ${rung.option.label}${large}`, stance, now)];
+  return [withStance('wider', say`a wider pot: ${rung.option.label}${large}`, stance, now)];
 }

@@ -4,6 +4,7 @@ import type { DepthPlan } from './depth.ts';
 import type { Drying } from './drying.ts';
 import type { CoverOption, PotOption } from './options.ts';
 import type { Stance, Standing } from './standing.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** Why a rung is not the one, or that it could be. */
 export type RungVerdict =
@@ -20,7 +21,7 @@ export type RungVerdict =
 /** What a pot's make does, beside its size: worked into the numbers, or only said. */
 export interface RungNote {
   kind: 'number' | 'advice';
-  text: string;
+  text: Saying;
 }
 
 /** One pot of the ladder with what it would mean. */
@@ -54,5 +55,5 @@ export interface Rung {
   covers: CoverOption[];
   notes: RungNote[];
   verdict: RungVerdict;
-  because: string;
+  because: Saying;
 }

@@ -41,6 +41,7 @@ import { countedOf, cutsOf, type FitChoices } from './choices.ts';
 import { mixFor, newKindOf, ownPartsOf, type FittedMix } from './mix.ts';
 import type { FitPlan } from './plan.ts';
 import { placeOf, type FitShelf, type FitSubject } from './subject.ts';
+import { say } from '../saying/index.ts';
 
 /** A plant's fit as it follows from what is chosen: mix, pots side by side, support, how it stands. */
 export interface Fit {
@@ -101,7 +102,7 @@ export function fitOf(
   for (const lengthCm of shorter) {
     const carried = composed(known, shelf, { ...choices, lengthCm }, pantry);
     if (carried.ladder.choice === null || !carried.plan) continue;
-    const because = `as long as a pot of this plant carries: ${Math.round(plan.lengthCm)} cm would tip it over`;
+    const because = say`as long as a pot of this plant carries: ${{ cm: plan.lengthCm }} would tip it over`;
     return { ...carried, choices, plan: { ...carried.plan, because } };
   }
   return fit;

@@ -4,6 +4,7 @@ import type { PotMaterialId, PotShape } from '../pots/index.ts';
 import type { Countable } from '../tray/index.ts';
 import type { Section, SupportKindId } from '../support/index.ts';
 import type { Schools } from '../schools/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** A support that was chosen with its pot. */
 export interface PlannedSupport {
@@ -20,7 +21,7 @@ export interface FitPlan {
   /** outside sizes */
   pot: PotShape;
   potMaterial: PotMaterialId;
-  potLabel: string;
+  potLabel: Saying;
   /** the row of the shelf; null: not the shelf's */
   potId: number | null;
   potSource: PotSource;

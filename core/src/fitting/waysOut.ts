@@ -4,6 +4,7 @@ import type { FitChoices } from './choices.ts';
 import { fitOf, type Fit } from './fitOf.ts';
 import type { FitShelf, FitSubject } from './subject.ts';
 import type { Schools } from '../schools/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** What would make a pot good where none will do as things are. */
 export type WayOutId =
@@ -11,7 +12,7 @@ export type WayOutId =
 export interface WayOut {
   id: WayOutId;
   /** the pot that would then be taken */
-  label: string;
+  label: Saying;
   rimCm: number;
 }
 

@@ -13,6 +13,7 @@ import {
   pantryOf,
   permitted,
   preparations,
+  preparationWords,
   provenanceOf,
   RECIPES,
   recipe,
@@ -213,7 +214,7 @@ describe('a column as it ages', () => {
 
 describe('preparations', () => {
   const of = (school: 'preWet' | 'dryFill', ...ids: string[]) =>
-    preparations(ids.map(component), () => school).map(({ text }) => text);
+    preparations(ids.map(component), () => school).map(preparationWords);
 
   it('begin with the longest soak, and name what repels water by its school', () => {
     const lines = of('preWet', 'perlite', 'peat', 'barkMedium');

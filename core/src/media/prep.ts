@@ -1,13 +1,15 @@
 import type { Component } from './components.ts';
-import { SCHOOLS, type Schools } from '../schools/index.ts';
+import { SCHOOLS, USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** Something to be done with a component before it is measured. */
 export interface Preparation {
   component: string;
+  label: string;
   does: 'soak' | 'rinse' | 'wet';
   /** hands or waiting, minutes */
   minutes: number;
-  text: string;
+  /** for `wet`: how the keeper wets what takes water badly */
+  wetting?: Schools['wetting'];
 }
 
 /** Wetting peat evenly through. @source common practice, no source */
@@ -19,6 +21,23 @@ const OVERNIGHT = 8 * HOUR;
 const span = (minutes: number) =>
   minutes >= OVERNIGHT ? 'overnight' : minutes >= HOUR ? `${minutes / HOUR} h` : `${minutes} min`;
 
+/** The same in words. */
+export function preparationWords({
+  label,
+  does,
+  minutes,
+  wetting,
+}: Pick<Preparation, 'label' | 'does' | 'minutes' | 'wetting'>): string {
+  switch (does) {
+    case 'soak':
+      return `soak ${label}: ${span(minutes)}`;
+    case 'rinse':
+      return `rinse ${label} until the water runs clear: ${span(minutes)}`;
+    case 'wet':
+      return `${label} repels water when dry. ${SCHOOLS.wetting.options[wetting ?? USUAL_SCHOOLS.wetting].does}`;
+  }
+}
+
 /**
  * What is done beforehand, the longest first, so that soaks are begun in time.
  *
@@ -29,36 +48,15 @@ export function preparations(
   schoolOf: (component: Component) => Schools['wetting'],
 ): Preparation[] {
   return components
-    .flatMap((component): Preparation[] => {
-      const { label, soakMinutes, rinseMinutes, rewets } = component;
-      const school = schoolOf(component);
-      const told = (does: Preparation['does'], minutes: number, text: string) => ({
-        component: component.id,
-        does,
-        minutes,
-        text,
-      });
+    .flatMap((one): Preparation[] => {
+      const { id: component, label, soakMinutes, rinseMinutes, rewets } = one;
+      const wetting = schoolOf(one);
       const made: Preparation[] = [];
-      if (soakMinutes > 0)
-        made.push(told('soak', soakMinutes, `soak ${label}: ${span(soakMinutes)}`));
-      if (rinseMinutes > 0) {
-        made.push(
-          told(
-            'rinse',
-            rinseMinutes,
-            `rinse ${label} until the water runs clear: ${span(rinseMinutes)}`,
-          ),
-        );
-      }
+      if (soakMinutes > 0) made.push({ component, label, does: 'soak', minutes: soakMinutes });
+      if (rinseMinutes > 0) made.push({ component, label, does: 'rinse', minutes: rinseMinutes });
       if (rewets === 'repels') {
-        const { does } = SCHOOLS.wetting.options[school];
-        made.push(
-          told(
-            'wet',
-            school === 'preWet' ? PRE_WET_MINUTES : 0,
-            `${label} repels water when dry. ${does}`,
-          ),
-        );
+        const minutes = wetting === 'preWet' ? PRE_WET_MINUTES : 0;
+        made.push({ component, label, does: 'wet', minutes, wetting });
       }
       return made;
     })

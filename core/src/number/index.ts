@@ -7,3 +7,4 @@ export { percent } from './percent.ts';
 export { seeded } from './seeded.ts';
 export { lookUp } from './lookUp.ts';
 export { OutOfRange } from './outOfRange.ts';
+export { LENGTH_UNITS, MASS_UNITS, VOLUME_UNITS } from './units.ts';

@@ -8,6 +8,7 @@ import {
   POT_MATERIALS,
   type PotShape,
 } from './index.ts';
+import { inMetric } from '../saying/index.ts';
 
 const IN = 2.54;
 const round = (top: number, base: number, height: number): PotShape => ({
@@ -46,17 +47,14 @@ describe('cover pots', () => {
   it('a wider cover takes it; one as wide does not, and says by how much', () => {
     expect(coverFit(pot, nominalPot(20, 'standard'), 'glazed')).toMatchObject({ fits: true });
     const tight = coverFit(pot, nominalPot(14, 'standard'), 'glazed');
-    expect(tight.fits).toBe(false);
-    expect(tight).toHaveProperty('why', expect.stringMatching(/too narrow for it by \d/));
+    expect(tight.fits ? '' : inMetric(tight.why)).toMatch(/too narrow for it by \d/);
   });
   it('a cover that is wide enough above but pinches below does not take it', () => {
     expect(coverFit(pot, round(20, 9, 18), 'plastic').fits).toBe(false);
   });
   it('a saucer is no cover', () => {
-    expect(coverFit(pot, round(30, 28, 4), 'plastic')).toMatchObject({
-      fits: false,
-      why: expect.stringContaining('shallow'),
-    });
+    const saucer = coverFit(pot, round(30, 28, 4), 'plastic');
+    expect(saucer.fits ? '' : inMetric(saucer.why)).toContain('shallow');
   });
   it('a square pot needs its corners inside a round cover', () => {
     const square: PotShape = { shape: 'square', topLengthCm: 10, baseLengthCm: 10, heightCm: 10 };

@@ -2,6 +2,7 @@ import { fillL } from './volume.ts';
 import { footprintAt, hasCorners, type PotShape } from './shape.ts';
 import { insideOfMaterial } from './weight.ts';
 import type { PotMaterialId } from './material.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** What a wall does to light: heat in the sun, algae behind a clear one. */
 export const POT_TONES = [
@@ -31,7 +32,7 @@ const MOST_OUT = 0.4;
 const STEPS = 12;
 
 /** Whether a pot goes into a cover pot. */
-export type CoverFit = { fits: true; outCm: number } | { fits: false; why: string };
+export type CoverFit = { fits: true; outCm: number } | { fits: false; why: Saying };
 
 /**
  * Whether a pot stands in a cover: at every height the cover leaves the play a
@@ -49,12 +50,12 @@ export function coverFit(pot: PotShape, cover: PotShape, material: PotMaterialId
     const room = footprintAt(inside, z);
     const short = Math.max(need - room.lengthCm, shorter(pot, z) + PLAY_CM - room.widthCm);
     if (short > 0) {
-      return { fits: false, why: `too narrow for it by ${(2 * short).toFixed(1)} cm` };
+      return { fits: false, why: say`too narrow for it by ${{ cm: 2 * short }}` };
     }
   }
   const outCm = Math.max(0, pot.heightCm - inside.heightCm);
   return outCm > MOST_OUT * pot.heightCm
-    ? { fits: false, why: `too shallow: the pot would stand out by ${outCm.toFixed(1)} cm` }
+    ? { fits: false, why: say`too shallow: the pot would stand out by ${{ cm: outCm }}` }
     : { fits: true, outCm };
 }
 

@@ -1,6 +1,6 @@
 import { mixCautions } from '../cautions/index.ts';
 import { mustComeOff } from '../decide/index.ts';
-import { preparations } from '../media/index.ts';
+import { preparationWords, preparations } from '../media/index.ts';
 import type { Repotting } from './request.ts';
 import type { Step } from './step.ts';
 
@@ -29,7 +29,7 @@ function mixAhead({ components, schools, newMediumL, mixed, mound }: Repotting):
           {
             id: 'soakComponents' as const,
             title: 'Soak and rinse what goes into the mix',
-            items: soaks.map(({ text }) => capital(text)),
+            items: soaks.map((soak) => capital(preparationWords(soak))),
             why: 'dry grains draw water out of roots, and dust clogs the pores between them',
             cautions,
             ahead: true as const,

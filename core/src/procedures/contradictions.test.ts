@@ -4,6 +4,7 @@ import type { Signals } from '../decide/index.ts';
 import { component, type MediumKind } from '../media/index.ts';
 import { moundOnPot } from '../mounds/index.ts';
 import { procedure, type ProcedureRequest, type Step, type StepId } from './index.ts';
+import { METRIC, spoken } from '../saying/index.ts';
 
 /**
  * What may not stand together in one job: each step may be right, the two are not. Written down before
@@ -63,7 +64,7 @@ const NEVER_BOTH: [why: string, one: StepId[], other: StepId[]][] = [
 
 const has = (steps: readonly Step[], id: StepId) => steps.some((step) => step.id === id);
 const titleOf = (steps: readonly Step[], id: StepId) =>
-  steps.find((step) => step.id === id)?.title ?? '';
+  spoken(steps.find((step) => step.id === id)?.title ?? '', METRIC);
 
 /** What a situation demands or forbids, whatever else was chosen. @source common practice, no source */
 const DEMANDS: [
@@ -84,7 +85,7 @@ const DEMANDS: [
   [
     'nothing is filled where there is nothing',
     () => true,
-    (steps) => steps.every(({ title }) => !/\b0(\.0+)? (L|cm)\b/.test(title)),
+    (steps) => steps.every(({ title }) => !/\b0(\.0+)? (L|mL|cm)\b/.test(spoken(title, METRIC))),
   ],
   [
     'a net pot is cut or eased off',

@@ -1,7 +1,8 @@
-import { firstWaterFor, takesCold } from '../aftercare/index.ts';
+import { firstWaterFor, firstWaterWhy, takesCold } from '../aftercare/index.ts';
 import { isInfested, rotSeen } from './before.ts';
 import type { Repotting } from './request.ts';
 import type { Step } from './step.ts';
+import { say } from '../saying/index.ts';
 
 const MOSS_SOAK_MIN = 20;
 const SECOND_WATER_MIN = 120;
@@ -10,7 +11,6 @@ const WATER_WEEKS_MIN = 3 * 7 * 24 * 60;
 const JAR_FROM: readonly Repotting['from'][] = ['peatSoil', 'loam', 'mix', 'bark', 'mineral'];
 /** Less is not measured. */
 const LEAST_L = 0.01;
-const cm = (value: number) => `${value.toFixed(1).replace(/\.0$/, '')} cm`;
 
 /** Roots made ready for water before they meet pebbles. */
 export function throughWater({ from, to, traits, start = 'potted', schools }: Repotting): Step[] {
@@ -53,7 +53,7 @@ function potReady({ layer, depth, to, mound: onMound }: Repotting): Step[] {
       ? [
           {
             id: 'screen' as const,
-            title: `Lay a round of mesh over the holes, ${cm(depth.screenCm)} wide`,
+            title: say`Lay a round of mesh over the holes, ${{ cm: depth.screenCm }} wide`,
             why: 'it keeps the mix in and slugs out, and takes no room',
             cautions: [],
           },
@@ -63,7 +63,7 @@ function potReady({ layer, depth, to, mound: onMound }: Repotting): Step[] {
       ? [
           {
             id: 'ballast' as const,
-            title: `Pour in grit as ballast, ${cm(depth.layerCm)}`,
+            title: say`Pour in grit as ballast, ${{ cm: depth.layerCm }}`,
             why: 'weight low down; the wet zone stands on top of it, so no more than that',
             cautions: [],
           },
@@ -77,7 +77,7 @@ function supportFirst({ support }: Repotting): Step[] {
   return [
     {
       id: 'setSupport',
-      title: `The ${support.label} goes in before the plant. ${support.fixing}`,
+      title: say`The ${support.label} goes in before the plant. ${support.fixing}`,
       why: 'pushed in later it tears roots, and wobbles',
       cautions: ['pole'],
     },
@@ -94,14 +94,14 @@ function mounded({
   return [
     {
       id: 'soakMoss',
-      title: `Soak ${dryG.toFixed(0)} g of long moss strands and squeeze them once: ${mossL.toFixed(mossL < 1 ? 2 : 1)} L when wrapped`,
+      title: say`Soak ${dryG.toFixed(0)} g of long moss strands and squeeze them once: ${{ litres: mossL }} when wrapped`,
       why: 'damp strands wrap without breaking, and hold each other',
       cautions: ['biohazard'],
       timer: { minutes: MOSS_SOAK_MIN, label: 'soak the moss' },
     },
     {
       id: 'seatOnNetPot',
-      title: `Seat the plant on the upturned ${cm(core.topDiameterCm)} net pot and spread its roots over it`,
+      title: say`Seat the plant on the upturned ${{ cm: core.topDiameterCm }} net pot and spread its roots over it`,
       why: 'the hollow core lets air to the roots from below',
       cautions: [],
     },
@@ -114,7 +114,7 @@ function mounded({
     },
     {
       id: 'checkMound',
-      title: `Set it on the mouth: ${cm(diameterCm)} wide on ${cm(mouthCm)}, wider all round, and it must not give way when pressed`,
+      title: say`Set it on the mouth: ${{ cm: diameterCm }} wide on ${{ cm: mouthCm }}, wider all round, and it must not give way when pressed`,
       why: 'it settles; a mound no wider than the mouth drops in',
       cautions: [],
     },
@@ -128,7 +128,7 @@ function seated(request: Repotting): Step[] {
   if (depth.bedCm > 0.3 && to !== 'moss') {
     steps.push({
       id: 'bed',
-      title: `Fill a bed of ${to === 'pebbles' ? 'rinsed pebbles' : 'mix'}, ${cm(depth.bedCm)}${bare ? ', heaped in the middle' : ''}`,
+      title: say`Fill a bed of ${to === 'pebbles' ? 'rinsed pebbles' : 'mix'}, ${{ cm: depth.bedCm }}${bare ? ', heaped in the middle' : ''}`,
       why: 'the stem’s base then comes to the finished level, no deeper than before',
       cautions: [],
     });
@@ -143,7 +143,7 @@ function seated(request: Repotting): Step[] {
   } else {
     steps.push({
       id: 'setPlant',
-      title: `Set it in the middle, its surface ${cm(depth.headspaceCm)} below the rim`,
+      title: say`Set it in the middle, its surface ${{ cm: depth.headspaceCm }} below the rim`,
       why: 'room for water; a stem that is buried rots',
       cautions: [],
     });
@@ -192,18 +192,18 @@ function filled({
   if (newMediumL < LEAST_L) return dressed;
   const steps: Step[] = [];
   const dry = schools.wetting === 'dryFill' && components.some(({ rewets }) => rewets === 'repels');
-  const litres = `${newMediumL.toFixed(newMediumL < 1 ? 2 : 1)} L`;
+  const litres = { litres: newMediumL };
   if (to === 'pebbles') {
     steps.push({
       id: 'pourPebbles',
-      title: `Pour rinsed pebbles in round the roots, ${litres}, turning the pot`,
+      title: say`Pour rinsed pebbles in round the roots, ${litres}, turning the pot`,
       why: 'they run between roots by themselves; pressing breaks roots',
       cautions: [],
     });
   } else if (to === 'moss') {
     steps.push({
       id: 'packMoss',
-      title: `Tuck damp moss in strand by strand, ${litres}, springy, not hard`,
+      title: say`Tuck damp moss in strand by strand, ${litres}, springy, not hard`,
       why: 'packed hard it holds no air',
       cautions: ['biohazard'],
     });
@@ -212,13 +212,13 @@ function filled({
       dry
         ? {
             id: 'fillDry',
-            title: `Fill the dry mix in small doses, ${litres}, tapping the pot`,
+            title: say`Fill the dry mix in small doses, ${litres}, tapping the pot`,
             why: 'dry, it runs between roots; it is wetted afterwards in doses',
             cautions: ['dust'],
           }
         : {
             id: 'fillDamp',
-            title: `Fill the mix in small doses, ${litres}`,
+            title: say`Fill the mix in small doses, ${litres}`,
             why: 'a pot filled at once keeps hollows',
             cautions: [],
           },
@@ -236,7 +236,7 @@ function filled({
       },
       {
         id: 'level',
-        title: `Finish ${cm(depth.headspaceCm)} below the rim, a little lower at the wall`,
+        title: say`Finish ${{ cm: depth.headspaceCm }} below the rim, a little lower at the wall`,
         why: 'water then stands and sinks in, and does not run off',
         cautions: [],
       },
@@ -291,7 +291,8 @@ export function after(request: Repotting): Step[] {
 function watered(request: Repotting): Step[] {
   const { to, traits, signals, schools, components, pieces, rootsPruned } = request;
   const cut = pieces > 1 || rootsPruned || rotSeen(signals);
-  const { days, why } = firstWaterFor(traits, cut, schools.firstWater);
+  const { days, because } = firstWaterFor(traits, cut, schools.firstWater);
+  const why = firstWaterWhy(because);
   if (to === 'pebbles' && traits.drying !== 'fullyDry') {
     return [
       {

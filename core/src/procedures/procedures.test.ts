@@ -5,6 +5,7 @@ import { CATALOGUE, resolveTaxon } from '../catalogue/index.ts';
 import { component } from '../media/index.ts';
 import { moundOnPot } from '../mounds/index.ts';
 import { procedure, STEP_IDS, tasksDoneBy, type ProcedureRequest, type StepId } from './index.ts';
+import { METRIC, spoken } from '../saying/index.ts';
 
 /** A fern moved on from soil to soil, its ball kept. */
 const FERN: ProcedureRequest = {
@@ -426,7 +427,7 @@ describe('any procedure', () => {
         const names = steps.map(({ id }) => id);
         expect(new Set(names).size).toBe(names.length);
         for (const { title, why, cautions, timer } of steps) {
-          expect(title.length).toBeGreaterThan(6);
+          expect(spoken(title, METRIC).length).toBeGreaterThan(6);
           expect(why.length).toBeGreaterThan(10);
           for (const caution of cautions) expect(CAUTIONS[caution]).toBeTruthy();
           if (timer) expect(timer.minutes).toBeGreaterThan(0);

@@ -6,6 +6,7 @@ import type { MoundOnPot } from '../mounds/index.ts';
 import type { PotMaterialId } from '../pots/index.ts';
 import type { RootWork } from '../aftercare/index.ts';
 import type { Schools } from '../schools/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** What the plant is, besides a plant in a pot that moves to another. */
 export type Start = 'potted' | 'cuttingFromMoss' | 'cuttingFromWater';
@@ -34,7 +35,7 @@ export interface Repotting {
   /** the mix stands ready in a tub: nothing is soaked, wetted or measured for this pot */
   mixed?: boolean;
   /** a new support that is set, and how it is fixed */
-  support?: { label: string; lengthCm: number; damp: boolean; ties: number; fixing: string } | null;
+  support?: { label: string; lengthCm: number; damp: boolean; ties: number; fixing: Saying } | null;
   /** seated on an upturned net pot, wrapped in moss */
   mound?: Pick<MoundOnPot, 'core' | 'mouthCm' | 'diameterCm' | 'mossL' | 'dryG'> | null;
   /** dressing on the surface, in words with its amount */

@@ -1,5 +1,6 @@
 import type { TaskRule } from '../aftercare/index.ts';
 import type { Caution } from '../cautions/index.ts';
+import type { Saying } from '../saying/index.ts';
 
 /** Something that must pass before the next step, though hands may turn to another plant. */
 export interface Timer {
@@ -10,9 +11,9 @@ export interface Timer {
 /** One thing that hands do. */
 export interface Step {
   id: StepId;
-  title: string;
+  title: Saying;
   /** single things to do, where it is several */
-  items?: readonly string[];
+  items?: readonly Saying[];
   why: string;
   cautions: readonly Caution[];
   timer?: Timer;

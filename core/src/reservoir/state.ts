@@ -11,6 +11,7 @@ import {
   type ReservoirEvent,
 } from './log.ts';
 import { SCHOOLS, type Schools } from '../schools/index.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** A plant over water, with all that is known of its reservoir. */
 export interface ReservoirRequest {
@@ -76,7 +77,7 @@ export type RemedyId = keyof typeof REMEDIES;
 export interface ReservoirAsk {
   id: RemedyId;
   title: string;
-  why: string;
+  why: Saying;
   remedy: string;
   urgent: boolean;
   due: IsoDate;
@@ -220,36 +221,36 @@ function asksOf(
   const { left, daysLeft, flush, ph, ec, winter } = state;
   const flushed = flushDays(events).at(-1) ?? null;
   const asks: ReservoirAsk[] = [];
-  const ask = (id: RemedyId, why: string, due: IsoDate = today) =>
+  const ask = (id: RemedyId, why: Saying, due: IsoDate = today) =>
     asks.push({ id, ...REMEDIES[id], why, due });
   const wick = newest(events, 'wick');
   // A flush of the same day came after: that is what one does on finding it dry.
   if (wick && !wick.damp && (flushed === null || flushed < wick.date))
-    ask('wickDry', `found dry on ${wick.date}`, wick.date);
+    ask('wickDry', say`found dry on ${{ day: wick.date }}`, wick.date);
   const emptyOnPurpose = winter && winterSchool === 'wickDamp' && hasWick;
   if (emptyOnPurpose) {
     const seen = wick?.date ?? null;
     if (seen === null || daysBetween(seen, today) >= WICK_EVERY_DAYS) {
-      ask('checkWick', seen ? `last felt on ${seen}` : 'not felt yet this winter');
+      ask('checkWick', seen ? say`last felt on ${{ day: seen }}` : 'not felt yet this winter');
     }
   } else if (left && left.share <= EMPTY_SHARE) {
-    ask('empty', `by its use it was drunk up; last known full on ${left.asOf}`);
+    ask('empty', say`by its use it was drunk up; last known full on ${{ day: left.asOf }}`);
   } else if (left && daysLeft !== null && daysLeft <= AHEAD_DAYS) {
-    ask('refill', `${Math.round(left.litres * 1000)} mL left, ${daysLeft} days of its use`);
+    ask('refill', say`${{ litres: left.litres }} left, ${daysLeft} days of its use`);
   }
   const salt = newest(events, 'salt');
   if (salt && salt.crust === 'thick' && (flushed === null || flushed < salt.date)) {
-    ask('salt', `a thick crust on ${salt.date}`, salt.date);
+    ask('salt', say`a thick crust on ${{ day: salt.date }}`, salt.date);
   }
   if (ec && ec.now > EC_MOST && (flushed === null || flushed < ec.on)) {
-    ask('strong', `${ec.now} mS/cm on ${ec.on}, above ${EC_MOST}`, ec.on);
+    ask('strong', say`${ec.now} mS/cm on ${{ day: ec.on }}, above ${EC_MOST}`, ec.on);
   } else if (ec && ec.filled !== null && ec.now > EC_GROWN * ec.filled && (flushed ?? '') < ec.on) {
-    ask('strong', `${ec.now} mS/cm on ${ec.on}, ${ec.filled} when fresh`, ec.on);
+    ask('strong', say`${ec.now} mS/cm on ${{ day: ec.on }}, ${ec.filled} when fresh`, ec.on);
   }
   if (ph && (ph.now < PH_RANGE.low || ph.now > PH_RANGE.high) && (flushed ?? '') <= ph.on) {
     ask(
       'ph',
-      `${ph.now} on ${ph.on}, outside ${PH_RANGE.low.toFixed(1)}–${PH_RANGE.high.toFixed(1)}`,
+      say`${ph.now} on ${{ day: ph.on }}, outside ${PH_RANGE.low.toFixed(1)}–${PH_RANGE.high.toFixed(1)}`,
       ph.on,
     );
   }

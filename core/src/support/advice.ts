@@ -2,6 +2,7 @@ import type { Traits } from '../catalogue/index.ts';
 import { keepingDamp } from './material.ts';
 import { SUPPORT_KINDS, type SupportKind, type SupportKindId } from './kinds.ts';
 import { usableShare } from './usable.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** What a keeper wants of a support. */
 export const SUPPORT_GOALS = [
@@ -55,7 +56,7 @@ export interface KindAdvice {
   minutesPerWeek: number | null;
   /** what of it new growth can root into, 0 … 1; null where roots do not enter */
   usable: number | null;
-  because: string[];
+  because: Saying[];
 }
 
 /** Below this the plant has outgrown a damp support before it is put in. */
@@ -81,7 +82,7 @@ export function adviseSupport(wish: {
   return SUPPORT_KINDS.map((kind): KindAdvice => {
     const damp = keepingDamp(kind.id, kind.section, aboveCm, vpdKPa);
     const usable = kind.rooted ? usableShare(aboveCm, plantCm).share : null;
-    const because = [HABIT_WORDS[habit]];
+    const because: Saying[] = [HABIT_WORDS[habit]];
     let score = SERVES[kind.id][goal] * TAKES_TO[kind.id][habit];
     let possible = true;
     if (usable !== null && (goal === 'largerLeaves' || goal === 'cuttings')) {
@@ -106,7 +107,7 @@ export function adviseSupport(wish: {
     }
     if (aboveCm > kind.tallestCm) {
       possible = false;
-      because.push(`not made taller than ${kind.tallestCm} cm`);
+      because.push(say`not made taller than ${{ cm: kind.tallestCm }}`);
     }
     return { kind, score, possible, minutesPerWeek: damp?.minutesPerWeek ?? null, usable, because };
   }).sort((a, b) => Number(b.possible) - Number(a.possible) || b.score - a.score);

@@ -1,6 +1,7 @@
 import { addDays, type IsoDate } from '../season/index.ts';
 import type { Climb } from './climb.ts';
 import { usableShare, type UsableShare } from './usable.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** What good keepers do about a damp pole for a plant that is already tall. */
 export const GROWN_SCHOOLS = {
@@ -20,7 +21,7 @@ export interface GrownOutcome {
   /** when a cutting would have caught up with the present height; null: not within five years */
   caughtUp: IsoDate | null;
   minutesPerWeek: number;
-  gives: string;
+  gives: Saying;
 }
 
 /** A plant counts as grown where less than this of the pole is left to it. */
@@ -72,7 +73,7 @@ export function grownOutcomes(plant: {
       minutesPerWeek: dampMinutes,
       gives:
         fromNow.share > 0
-          ? `only what grows from now on roots: the uppermost ${fromNow.usableCm.toFixed(0)} cm`
+          ? say`only what grows from now on roots: the uppermost ${{ cm: fromNow.usableCm }}`
           : 'nothing: it is past the top already',
     },
     {

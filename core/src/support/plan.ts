@@ -11,6 +11,7 @@ import {
 import { supportKind, type SupportKind, type SupportKindId } from './kinds.ts';
 import { checkSection, frontCm, perimeterCm, sectionAreaCm2, type Section } from './section.ts';
 import { usableShare, type UsableShare } from './usable.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** A length of support that there is or could be. */
 export interface SupportStock {
@@ -54,10 +55,10 @@ export interface SupportPlan {
   /** heights above the medium where a stem is tied */
   tiesCm: number[];
   ties: number;
-  fixing: string;
+  fixing: Saying;
   /** length ended by the room above, not by the plant */
   limitedByRoom: boolean;
-  because: string;
+  because: Saying;
 }
 
 /** Wish and place for a plan. */
@@ -271,12 +272,9 @@ function tieHeights(heldCm: number, internodeCm = INTERNODE_CM): number[] {
   return heights;
 }
 
-function fixingOf(aboveCm: number, lengthCm: number): string {
+function fixingOf(aboveCm: number, lengthCm: number): Saying {
   if (aboveCm <= FIX_FROM_CM) return 'Press it to the pot’s floor and firm the medium round it';
-  return (
-    'Stand it on the floor first and fix it to the pot: wire or cable ties through two rim holes ' +
-    `or a cross-bar; ${lengthCm.toFixed(0)} cm is too tall for medium alone`
-  );
+  return say`Stand it on the floor first and fix it to the pot: wire or cable ties through two rim holes or a cross-bar; ${{ cm: lengthCm }} is too tall for medium alone`;
 }
 
 /** How high above the medium a plant stands: past its support, a vine hangs back from it. */
@@ -291,18 +289,18 @@ function becauseOf(
   wanted: number,
   most: number,
   roomAboveCm: number,
-): string {
+): Saying {
   if (lengthCm) return 'the length you set';
   const months = Math.round(horizonWeeks / 4.35);
   const { cm } = climb.heightAt(horizonWeeks);
   if (climb.rate.cmPerMonth <= 0 || cm - plantCm < 1) {
-    return `it hardly grows: ${plantCm.toFixed(0)} cm now, and no more in ${months} months`;
+    return say`it hardly grows: ${{ cm: plantCm }} now, and no more in ${months} months`;
   }
-  const grown = `${plantCm.toFixed(0)} cm now, about ${cm.toFixed(0)} cm in ${months} months`;
+  const grown = say`${{ cm: plantCm }} now, about ${{ cm }} in ${months} months`;
   if (wanted > roomAboveCm)
-    return `${grown}; the place ends it at ${roomAboveCm.toFixed(0)} cm above the medium`;
+    return say`${grown}; the place ends it at ${{ cm: roomAboveCm }} above the medium`;
   if (wanted > most) {
-    return `${grown}; no higher than ${most.toFixed(0)} cm: from there lead the tip down again, or cut it back`;
+    return say`${grown}; no higher than ${{ cm: most }}: from there lead the tip down again, or cut it back`;
   }
   return grown;
 }

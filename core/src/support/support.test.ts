@@ -22,6 +22,7 @@ import {
   SUPPORT_KINDS,
   type SupportRequest,
 } from './index.ts';
+import { inMetric } from '../saying/index.ts';
 
 const DATE = '2026-04-01';
 const lamps: Spot = { ...TYPICAL_SPOT, temperatureC: 23, lampHours: 14 };
@@ -172,12 +173,17 @@ describe('advice of kind', () => {
     expect(['mossMesh', 'mossSheet']).not.toContain(advice[0]!.kind.id);
     const mesh = advice.find(({ kind }) => kind.id === 'mossMesh')!;
     expect(mesh.possible).toBe(false);
-    expect(mesh.because.join(' ')).toMatch(/more than your 2 min/);
+    expect(mesh.because.map(inMetric).join(' ')).toMatch(/more than your 2 min/);
   });
   it('a plant past the pole gains nothing from damp moss', () => {
     const advice = adviseSupport({ ...wish, plantCm: 120 });
     expect(advice.find(({ kind }) => kind.id === 'mossMesh')!.score).toBe(0);
-    expect(advice.find(({ kind }) => kind.id === 'mossMesh')!.because.join(' ')).toMatch(/0 %/);
+    expect(
+      advice
+        .find(({ kind }) => kind.id === 'mossMesh')!
+        .because.map(inMetric)
+        .join(' '),
+    ).toMatch(/0 %/);
   });
   it('tendrils get bars, leaners a stake', () => {
     expect(first({ goal: 'tidy', habit: 'tendrils' })).toBe('trellis');
@@ -240,7 +246,7 @@ describe('the plan', () => {
       expect(addsCm).toBeGreaterThan(0);
       before = on!;
     }
-    expect(plan.because).toMatch(/no higher than 180 cm/);
+    expect(inMetric(plan.because)).toMatch(/no higher than 180 cm/);
   });
   it('what is past its support already is extended today, and hangs back from its top', () => {
     const past = planSupport(
@@ -254,7 +260,7 @@ describe('the plan', () => {
     const plan = planSupport(ask({ climb: climb(20, 22), headroomCm: 70 }));
     expect(plan.lengthCm + 0.5).toBeLessThanOrEqual(70 + 1e-9);
     expect(plan.limitedByRoom).toBe(true);
-    expect(plan.because).toMatch(/the place ends it/);
+    expect(inMetric(plan.because)).toMatch(/the place ends it/);
     expect(plan.extensions).toEqual([]);
   });
   it('a plant that does not grow gets what it needs today', () => {
@@ -279,8 +285,8 @@ describe('the plan', () => {
     expect(plan.ties).toBe(8);
   });
   it('tall ones are fixed to the pot', () => {
-    expect(planSupport(ask()).fixing).toMatch(/wire or cable ties/);
-    expect(planSupport(ask({ lengthCm: 50 })).fixing).toMatch(/firm the medium/);
+    expect(inMetric(planSupport(ask()).fixing)).toMatch(/wire or cable ties/);
+    expect(inMetric(planSupport(ask({ lengthCm: 50 })).fixing)).toMatch(/firm the medium/);
   });
   it('a length of one’s own wish is cut from the shortest piece that is sold, else from none', () => {
     expect(planSupport(ask({ lengthCm: 95 }))).toMatchObject({ lengthCm: 95, cutOffCm: 5 });

@@ -3,6 +3,7 @@ import type { MediumKind } from '../media/index.ts';
 import { clamp, within } from '../number/index.ts';
 import { nominalPot, STANDARD_RIMS_CM, type PotShape } from '../pots/index.ts';
 import type { TrayMedium, TrayMethod } from './method.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** A first pot with its mix, and why. */
 export interface FirstPot {
@@ -10,7 +11,7 @@ export interface FirstPot {
   pot: PotShape;
   recipe: string;
   mediumKind: MediumKind;
-  why: string;
+  why: Saying;
 }
 
 /** Room beside the roots, cm. @source common practice, no source: small pots for what starts */
@@ -45,9 +46,6 @@ export function firstPot(
     pot: nominalPot(rimCm, 'standard'),
     recipe: stays ? 'pebblesOnly' : traits.recipe,
     mediumKind: stays ? 'pebbles' : traits.medium,
-    why:
-      `roots of ${rootCm === null ? `about ${USUAL_ROOT_CM} cm, not measured,` : `${length} cm`} and ${ROOM_CM} cm of room` +
-      (traits.drying === 'fullyDry' ? '; a wider pot stays wet too long' : '') +
-      (stays ? '; pebble roots stay in pebbles' : ''),
+    why: say`roots of ${rootCm === null ? say`about ${{ cm: USUAL_ROOT_CM }}, not measured,` : { cm: length }} and ${{ cm: ROOM_CM }} of room${traits.drying === 'fullyDry' ? '; a wider pot stays wet too long' : ''}${stays ? '; pebble roots stay in pebbles' : ''}`,
   };
 }

@@ -1,5 +1,6 @@
 import { within } from '../number/index.ts';
 import { TRAY_METHODS, type TrayMedium, type TrayMethod } from './method.ts';
+import { say, type Saying } from '../saying/index.ts';
 
 /** What the newest look at a batch found. */
 export interface TrayLook {
@@ -16,7 +17,7 @@ export type MoveOn = 'wait' | 'ready' | 'late' | 'lost';
 
 export interface MoveOnAdvice {
   when: MoveOn;
-  why: string;
+  why: Saying;
   /** days until the next look; null: none is needed */
   lookInDays: number | null;
 }
@@ -59,11 +60,11 @@ export function moveOn(
       lookInDays: LOOK_DAYS.soon,
     };
   }
-  const length = `roots of about ${rootCm} cm`;
+  const length = say`roots of about ${{ cm: rootCm }}`;
   if (rootCm >= MATS_CM) {
     return {
       when: 'late',
-      why: `${length}: they begin to mat, and break when they are parted`,
+      why: say`${length}: they begin to mat, and break when they are parted`,
       lookInDays: null,
     };
   }
@@ -71,18 +72,22 @@ export function moveOn(
     return { when: 'wait', why: `one root alone: wait for a second`, lookInDays: LOOK_DAYS.soon };
   }
   if (rootCm < READY_CM) {
-    return { when: 'wait', why: `${length}: from ${READY_CM} cm on`, lookInDays: LOOK_DAYS.soon };
+    return {
+      when: 'wait',
+      why: say`${length}: from ${{ cm: READY_CM }} on`,
+      lookInDays: LOOK_DAYS.soon,
+    };
   }
   // Water roots seldom branch: they go in as they are.
   if (medium === 'water') {
     return {
       when: 'ready',
-      why: `${length}: water roots go in as they are, untrimmed`,
+      why: say`${length}: water roots go in as they are, untrimmed`,
       lookInDays: null,
     };
   }
   if (branching === false && rootCm < LONG_CM) {
-    return { when: 'wait', why: `${length}, not branching yet`, lookInDays: LOOK_DAYS.soon };
+    return { when: 'wait', why: say`${length}, not branching yet`, lookInDays: LOOK_DAYS.soon };
   }
-  return { when: 'ready', why: `${length}${branching ? ', branching' : ''}`, lookInDays: null };
+  return { when: 'ready', why: say`${length}${branching ? ', branching' : ''}`, lookInDays: null };
 }

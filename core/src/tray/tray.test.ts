@@ -8,6 +8,7 @@ import {
   TRAY_MEDIUM_IDS,
   weeksToRoot,
 } from './index.ts';
+import { inMetric } from '../saying/index.ts';
 
 const LOOK = { rooted: 3, rootCm: 6, roots: 4, branching: true };
 const traitsOf = (taxon: string) => resolveTaxon(taxon)!.traits;
@@ -45,7 +46,7 @@ describe('moving a start on', () => {
   ] as const)('%s', (_what, medium, look, when, why) => {
     const advice = moveOn('cutting', medium, 3, look);
     expect(advice.when).toBe(when);
-    expect(advice.why).toMatch(why);
+    expect(inMetric(advice.why)).toMatch(why);
     expect(advice.lookInDays === null).toBe(when !== 'wait');
   });
 
@@ -73,7 +74,7 @@ describe('a first pot', () => {
     expect(firstPot('cutting', 'moss', 3, fern).rimCm).toBe(6);
     expect(firstPot('division', 'mix', 6, fern).rimCm).toBeGreaterThan(8);
     expect(firstPot('cutting', 'moss', 60, fern).rimCm).toBe(15);
-    expect(firstPot('cutting', 'water', null, fern).why).toMatch(/not measured/);
+    expect(inMetric(firstPot('cutting', 'water', null, fern).why)).toMatch(/not measured/);
   });
   it('has the plant’s own mix; what rooted in pebbles stays in pebbles', () => {
     expect(firstPot('cutting', 'water', 6, fern)).toMatchObject({
@@ -81,7 +82,9 @@ describe('a first pot', () => {
       mediumKind: fern.medium,
     });
     expect(firstPot('cutting', 'pebbles', 6, fern).mediumKind).toBe('pebbles');
-    expect(firstPot('leaf', 'mix', 6, traitsOf('Crassula ovata')).why).toMatch(/too long/);
+    expect(inMetric(firstPot('leaf', 'mix', 6, traitsOf('Crassula ovata')).why)).toMatch(
+      /too long/,
+    );
   });
 });
 

@@ -9,6 +9,13 @@ import { bringPictures, keepPictures } from './pictures.ts';
 import { soundness, type Soundness } from './sound.ts';
 import { drop } from './drop.ts';
 import { type Progress } from './tasks.ts';
+import type { RestoreDeed } from './replace.ts';
+
+/** Operations that restore, as the history knows them. */
+const RESTORE = {
+  copy: 'POST /copies/:name/restore',
+  backup: 'POST /backup',
+} as const;
 
 /** Copies of a collection lie in a folder beside its file. */
 export const copyFolderOf = (path: string) => `${path.replace(/\.sqlite$/, '')}.copies`;
@@ -112,7 +119,7 @@ export class Copies {
   restore(name: string, device: string | null): Promise<{ deed: number; before: string }> {
     return this.#alone('restore', async () => {
       const by = await this.#pathOf(name);
-      return this.#replace(by, `restore the copy ${name}`, device, () =>
+      return this.#replace(by, { what: RESTORE.copy, subject: name, device }, () =>
         bringPictures(this.folder, this.place.photoFolder),
       );
     });
@@ -142,8 +149,10 @@ export class Copies {
           { archive, into, photos, empty },
           (progress) => (this.working = { what: 'restore', ...progress }),
         );
-        const done = await this.#replace(into, 'restore a backup', device, () =>
-          bringPictures(folder, this.place.photoFolder),
+        const done = await this.#replace(
+          into,
+          { what: RESTORE.backup, subject: null, device },
+          () => bringPictures(folder, this.place.photoFolder),
         );
         return { ...done, ...brought };
       } finally {
@@ -180,14 +189,14 @@ export class Copies {
     return next;
   }
 
-  async #replace(by: string, what: string, device: string | null, pictures: () => void) {
+  async #replace(by: string, deed: RestoreDeed, pictures: () => void) {
     const before = await this.#beforeRestore();
     // Pictures first: a collection never shows one that is not there.
     pictures();
     const { path, folder: scratch } = this.place;
-    const deed = await this.keeper.do('replace', { path, by, what, device, scratch });
-    this.journal.replaced(deed);
-    return { deed, before };
+    const done = await this.keeper.do('replace', { path, by, deed, scratch });
+    this.journal.replaced(done);
+    return { deed: done, before };
   }
 
   /** Keeps what is about to be replaced. @returns its name */

@@ -4,6 +4,15 @@ import { openCollection } from '../db/open.ts';
 import type { OpenFile } from '../db/driver.ts';
 import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
 
+/** How the history tells of a restore. */
+export interface RestoreDeed {
+  /** the operation */
+  what: string;
+  /** the copy by its name; null: a backup that was brought */
+  subject: string | null;
+  device: string | null;
+}
+
 /**
  * Puts another collection in the place of this one: all its rows, in one transaction, so that it
  * is wholly the one or wholly the other. What belongs to the machine (signed-in devices) stays.
@@ -17,12 +26,7 @@ import { COLLECTION_TABLES, quoted } from '../history/tables.ts';
  */
 export function replaceBy(
   file: OpenFile,
-  {
-    by,
-    what,
-    device,
-    scratch,
-  }: { by: string; what: string; device: string | null; scratch: string },
+  { by, deed, scratch }: { by: string; deed: RestoreDeed; scratch: string },
 ): number {
   mkdirSync(scratch, { recursive: true });
   const folder = mkdtempSync(join(scratch, '.restore-'));
@@ -32,13 +36,13 @@ export function replaceBy(
     const brought = openCollection(current);
     brought.exec('PRAGMA wal_checkpoint(TRUNCATE)');
     brought.close();
-    return takeOver(file, current, what, device);
+    return takeOver(file, current, deed);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
 }
 
-function takeOver(file: OpenFile, path: string, what: string, device: string | null): number {
+function takeOver(file: OpenFile, path: string, { what, subject, device }: RestoreDeed): number {
   file.exec(`ATTACH '${path.replaceAll("'", "''")}' AS brought`);
   try {
     return file.db.transaction(() => {
@@ -58,10 +62,11 @@ function takeOver(file: OpenFile, path: string, what: string, device: string | n
       );
       const deed = 1 + Number(file.value('SELECT coalesce(max(id), 0) FROM deeds'));
       file.run(
-        "INSERT INTO deeds (id, at, what, kind, device) VALUES (?, ?, ?, 'restore', ?)",
+        "INSERT INTO deeds (id, at, what, subject, kind, device) VALUES (?, ?, ?, ?, 'restore', ?)",
         deed,
         new Date().toISOString(),
         what,
+        subject,
         device,
       );
       return deed;

@@ -2,7 +2,7 @@ import { renameSync } from 'node:fs';
 import { openFile } from '../db/driver.ts';
 import { bring, type Brought } from './bring.ts';
 import { drop } from './drop.ts';
-import { replaceBy } from './replace.ts';
+import { replaceBy, type RestoreDeed } from './replace.ts';
 import { soundness, type Soundness } from './sound.ts';
 
 /** How far a long task has come. */
@@ -42,8 +42,7 @@ export const TASKS = {
   replace: (order: {
     path: string;
     by: string;
-    what: string;
-    device: string | null;
+    deed: RestoreDeed;
     scratch: string;
   }): Promise<number> => {
     const file = openFile(order.path);

@@ -12,8 +12,10 @@ export const deeds = sqliteTable(
     id: integer('id').primaryKey(),
     /** ISO 8601, UTC */
     at: text('at').notNull(),
-    /** what the API says of the operation: `change a plant` */
+    /** the operation: `PATCH /plants/:id`; of earlier days in words */
     what: text('what').notNull(),
+    /** what it is about beside its rows: the copy that was restored */
+    subject: text('subject'),
     kind: text('kind').$type<DeedKind>().notNull().default('write'),
     /** the device that did it; null: the machine that Fernbank runs on */
     device: text('device'),

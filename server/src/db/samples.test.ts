@@ -2,8 +2,19 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
+import {
+  leftOutWords,
+  METRIC,
+  preparationWords,
+  speakerFor,
+  spoken,
+  type Saying,
+} from '@fernbank/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { judgedOn } from '../services/judging.ts';
+import type { HistoryPage } from '../history/reading.ts';
+import type { ShownDay } from '../routes/days.ts';
+import type { ShownTask } from '../services/tasks.ts';
 import { testApp, TODAY } from '../testApp.ts';
 import { openFile } from './driver.ts';
 import { openCollection } from './open.ts';
@@ -69,6 +80,52 @@ describe('a file of an earlier Fernbank', () => {
     const { judgements, unjudged } = judgedOn(app.file.db, TODAY);
     expect(unjudged).toEqual([]);
     expect(judgements.length).toBeGreaterThan(3);
+    app.file.close();
+  });
+
+  it('that kept sentences tells the same from codes: tasks, days, what was taken out', async () => {
+    const path = laid('11.sqlite.gz');
+    const old = openFile(path);
+    const sentences = old.rows('SELECT id, title, why, moved FROM tasks ORDER BY id');
+    const [day] = old.rows('SELECT plan FROM days');
+    const removed = old.value("SELECT id FROM deeds WHERE what = 'remove a plant'");
+    old.close();
+    const app = testApp({ at: path });
+    const told = (said: Saying | null) => (said === null ? '' : spoken(said, METRIC));
+    const { items } = (await app.call.get('/api/tasks?limit=200').expect(200)).body as {
+      items: ShownTask[];
+    };
+    expect(
+      items.map(({ id, title, why, moved }) => ({
+        id,
+        title: told(title),
+        why: told(why),
+        moved: told(moved),
+      })),
+    ).toEqual(sentences);
+    const kept = items.find(({ rule }) => rule === 'extend')!;
+    expect(spoken(kept.title, speakerFor('us'))).toBe('Put 15.7 in on top of its support');
+
+    const before = JSON.parse(String(day!.plan)) as {
+      ahead: { text: string }[];
+      leftOut: { text: string }[];
+    };
+    const { plan } = (await app.call.get('/api/days').expect(200)).body.items[0] as ShownDay;
+    expect(plan!.ahead.map(preparationWords)).toEqual(before.ahead.map(({ text }) => text));
+    expect(plan!.leftOut.map(({ about }) => leftOutWords(about))).toEqual(
+      before.leftOut.map(({ text }) => text),
+    );
+
+    // A plant that was removed before comes back with its tasks.
+    await app.call.post(`/api/history/${String(removed)}/undo`).expect(200);
+    const back = (await app.call.get('/api/tasks?limit=200').expect(200)).body.items as ShownTask[];
+    expect(back.length).toBeGreaterThan(items.length + 5);
+    expect(back.every(({ title }) => told(title).length > 5)).toBe(true);
+    const { items: deeds } = (await app.call.get('/api/history').expect(200)).body as HistoryPage;
+    expect(deeds.map(({ what }) => what).slice(0, 2)).toEqual([
+      'take back: remove a plant',
+      'settle a day on the moves that were chosen',
+    ]);
     app.file.close();
   });
 

@@ -24,6 +24,8 @@ import {
   type VerdictKind,
   type PlantSchools,
   type Schools,
+  type TaskMoved,
+  type TaskWords,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { days } from './days.ts';
@@ -260,13 +262,13 @@ export const tasks = sqliteTable(
     /** which task of its repot it is; null in records from before tasks moved */
     rule: text('rule').$type<TaskRule>(),
     due: text('due').notNull(),
-    title: text('title').notNull(),
-    why: text('why').notNull().default(''),
+    /** what it is about; the sentence is made when it is read */
+    words: text('words', { mode: 'json' }).$type<TaskWords>().notNull(),
     /** last day of something that is kept up */
     until: text('until'),
     everyDays: integer('every_days'),
     /** why it is not due when it was first planned for */
-    moved: text('moved').notNull().default(''),
+    moved: text('moved', { mode: 'json' }).$type<TaskMoved>(),
     done: text('done'),
   },
   (table) => [index('tasks_by_due').on(table.done, table.due)],

@@ -1,8 +1,9 @@
-import { OutOfRange } from '@fernbank/core';
+import { movedWhy, OutOfRange, taskTitle, type TaskMoved, type TaskWords } from '@fernbank/core';
 import type { Cell, Cells, OpenFile } from '../db/driver.ts';
 import type { DeedKind } from '../db/history.ts';
 import { tableNamed } from './tables.ts';
 import { STAMPS } from './triggers.ts';
+import { deedWords } from './words.ts';
 
 /** One row of a deed, for people: what it is called and which of its fields changed. */
 export interface Entry {
@@ -98,7 +99,7 @@ function shown(file: OpenFile, deed: Cells): DeedShown {
   return {
     id,
     at: String(deed.at),
-    what: String(deed.what),
+    what: deedWords(file, deed),
     kind: String(deed.kind) as DeedKind,
     device: text(deed.device),
     undoes: number(deed.undoes),
@@ -121,7 +122,7 @@ function entryOf(file: OpenFile, change: Cells): Entry {
   const plantId = number(change.plant_id);
   const row = op === 'remove' ? before : op === 'add' ? after : rowNow(file, of, change.row);
   const plant = plantId === null ? null : plantNamed(file, plantId);
-  const own = row?.name ?? row?.label ?? row?.title ?? (of === 'settings' ? change.row : null);
+  const own = row?.name ?? row?.label ?? (of === 'settings' ? change.row : null);
   return {
     of,
     op,
@@ -135,10 +136,17 @@ function entryOf(file: OpenFile, change: Cells): Entry {
       .filter(({ name }) => (before !== null && name in before) || (after && name in after))
       .map(({ name, field, kind }) => ({
         field,
-        before: shownValue(before?.[name], kind),
-        after: shownValue(after?.[name], kind),
+        before: told(of, name, shownValue(before?.[name], kind)),
+        after: told(of, name, shownValue(after?.[name], kind)),
       })),
   };
+}
+
+/** Codes that stand for a sentence are told as the sentence. */
+function told(of: string, column: string, value: unknown): unknown {
+  if (of !== 'tasks' || value === null) return value;
+  if (column === 'words') return taskTitle(value as TaskWords);
+  return column === 'moved' ? movedWhy(value as TaskMoved) : value;
 }
 
 function shownValue(value: Cell | undefined, kind: string): unknown {

@@ -4,6 +4,7 @@ import { Dependence } from './dependents.ts';
 import { rowReader, RowWriter, standsAgainst } from './putBack.ts';
 import { deedShown } from './reading.ts';
 import { tableNamed } from './tables.ts';
+import { deedWords } from './words.ts';
 
 /**
  * Takes deeds back: every row as it was. Meant to be run within a write of the journal, which becomes
@@ -20,7 +21,7 @@ export function takeBack(
   ids: readonly number[],
   also: readonly number[] = [],
 ): void {
-  const named = ids.map((id) => standing(file, id));
+  for (const id of ids) standing(file, id);
   const dependence = new Dependence(file);
   const resting = dependence.of(ids);
   const asked = resting.filter((id) => !also.includes(id));
@@ -36,12 +37,7 @@ export function takeBack(
       { dependents },
     );
   }
-  const first = named[0]!;
-  file.run(
-    "UPDATE temp.deed_now SET what = ?, kind = 'undo', undoes = ?",
-    first.kind === 'undo' ? `again: ${first.what}` : `take back: ${first.what}`,
-    first.id,
-  );
+  file.run("UPDATE temp.deed_now SET kind = 'undo', undoes = ?", ids[0]!);
   // Rows come back before those that they point to.
   file.exec('PRAGMA defer_foreign_keys = ON');
   const all = [...ids, ...resting].sort((a, b) => b - a);
@@ -55,12 +51,12 @@ export function takeBack(
   }
 }
 
-function standing(file: OpenFile, id: number): { id: number; what: string; kind: string } {
+/** @throws HttpError where it cannot be taken back any more */
+function standing(file: OpenFile, id: number): void {
   const [deed] = file.rows('SELECT * FROM deeds WHERE id = ?', id);
   if (!deed) throw notFound(`entry ${id} of the history`);
   if (deed.undone_by !== null) throw refused('was taken back already');
   if (deed.emptied !== null) throw refused(`was thrown away for good on ${String(deed.emptied)}`);
-  return { id, what: String(deed.what), kind: String(deed.kind) };
 }
 
 function putAllBack(file: OpenFile, dependence: Dependence, deeds: readonly number[]): void {
@@ -105,7 +101,7 @@ const refused = (why: string) => new HttpError(409, 'cannotUndo', `this ${why}`)
 
 function changedSince(file: OpenFile, deed: number, { of, row }: { of: string; row: string }) {
   const [later] = file.rows(
-    `SELECT d.at, d.what FROM changes c JOIN deeds d ON d.id = c.deed_id
+    `SELECT d.* FROM changes c JOIN deeds d ON d.id = c.deed_id
      WHERE c."of" = ? AND c."row" = ? AND d.id > ? AND d.undone_by IS NULL AND d.kind <> 'undo'
      ORDER BY d.id DESC LIMIT 1`,
     of,
@@ -113,7 +109,7 @@ function changedSince(file: OpenFile, deed: number, { of, row }: { of: string; r
     deed,
   );
   const since = later
-    ? `the same was changed later (${String(later.at).slice(0, 10)}: ${String(later.what)}). Take that back first`
+    ? `the same was changed later (${String(later.at).slice(0, 10)}: ${deedWords(file, later)}). Take that back first`
     : 'the same was changed since';
   return refused(`cannot be taken back any more: ${since}`);
 }

@@ -17,14 +17,14 @@ const REPEATED = ['location', 'etag', 'content-type', 'x-fernbank-deed'];
  */
 export function answered(journal: Journal): Around {
   const { db } = journal.file;
-  return async ({ summary, method, kind }, request, response, run) => {
+  return async ({ key: operation, method, kind }, request, response, run) => {
     const key = keyOf(request);
     const fingerprint = key === null ? '' : fingerprintOf(request);
     const sent = () =>
       key === null ? undefined : db.select().from(answers).where(eq(answers.key, key)).get();
     const held = hold(response);
     const intent = {
-      what: summary,
+      what: operation,
       kind: kind ?? (method === 'delete' ? ('remove' as const) : ('write' as const)),
       ...whoAsks(request, response),
     };

@@ -1,3 +1,4 @@
+import { METRIC, spokenOut } from '@fernbank/core';
 import { Router, type Request, type Response } from 'express';
 import type { Schema } from 'joi';
 import type { DeedKind } from '../db/history.ts';
@@ -29,6 +30,8 @@ export interface Described<Body> {
 }
 
 export interface Operation extends Described<never> {
+  /** by which the history knows it: `PATCH /plants/:id` */
+  key: string;
   method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   /** as Express writes it, below the router's own place */
   path: string;
@@ -56,6 +59,10 @@ export type Around = (
   response: Response,
   run: () => void,
 ) => void | Promise<void>;
+
+const summaries = new Map<string, string>();
+/** What an operation does, by its key; what is none, as it is. */
+export const summaryOf = (key: string): string => summaries.get(key) ?? key;
 
 /**
  * A router whose operations carry their schema: what is described is what is
@@ -116,15 +123,16 @@ export class DescribedRouter<At extends string = ''> {
   ): void {
     this.add('delete', path, { status: 204, ...what }, handler);
   }
-  /** A stateless sum: posted, answered with 200, nothing kept. */
+  /** A stateless sum: posted, answered with 200, nothing kept; its sentences are written out in metric. */
   calculator<Body>(
     path: string,
     what: Described<Body> & Required<Pick<Described<Body>, 'body' | 'sum'>>,
   ): void {
-    this.describe('post', path, what);
+    const sum = async (body: Body) => spokenOut(await what.sum(body), METRIC);
+    this.describe('post', path, { ...what, sum });
     this.router.post(path, async (request, response) => {
       const body = check(what.body, request.body);
-      if (!what.heavy || !this.apart) return void response.json(await what.sum(body));
+      if (!what.heavy || !this.apart) return void response.json(await sum(body));
       const gone = new AbortController();
       response.on('close', () => gone.abort());
       response.type('json').send(await this.apart(path, body, gone.signal));
@@ -158,7 +166,9 @@ export class DescribedRouter<At extends string = ''> {
     path: string,
     what: Described<Body>,
   ): Operation {
-    const operation: Operation = { ...(what as unknown as Described<never>), method, path };
+    const key = `${method.toUpperCase()} ${this.at}${path === '/' && this.at !== '' ? '' : path}`;
+    const operation: Operation = { ...(what as unknown as Described<never>), key, method, path };
+    summaries.set(key, what.summary);
     this.operations.push(operation);
     return operation;
   }

@@ -19,6 +19,7 @@ import {
   type LabelSheet,
   type PotShape,
   type Signals,
+  type Told,
   optionsOf,
   type School,
 } from '@fernbank/core';
@@ -42,6 +43,22 @@ export const isoDate = () =>
         return helpers.message({ custom: DAY_MESSAGE });
       }
     });
+
+const quantity = Joi.object({
+  cm: Joi.number(),
+  litres: Joi.number(),
+  kg: Joi.number(),
+  celsius: Joi.number(),
+  day: isoDate(),
+}).length(1);
+/** A short sentence of the core, with its quantities apart. */
+export const saying = () =>
+  Joi.alternatives(
+    Joi.string().trim().max(120).allow(''),
+    Joi.object<Told>({
+      told: Joi.array().items(Joi.string().max(120), quantity).max(20).required(),
+    }),
+  );
 
 const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
 /** A recipe that ships: what stateless sums can know. */

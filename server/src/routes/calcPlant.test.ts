@@ -102,6 +102,8 @@ describe('aftercare', () => {
     (await sum('aftercare', { ...plant(taxon, 13, 'peatSoil'), ...cut, ...over })).tasks as {
       rule: string;
       due: string;
+      title: string;
+      why: string;
     }[];
 
   it('kills nobody: never dry what must not dry, no feed for carnivores, no damp after rot', async () => {
@@ -111,6 +113,13 @@ describe('aftercare', () => {
     const rotten = await rules('Schefflera', { signals: { rot: 'roots', liveRoots: 0.3 } });
     expect(rotten.map(({ rule }) => rule)).toContain('justMoist');
     expect(rotten.map(({ rule }) => rule)).not.toContain('keepDamp');
+  });
+
+  it('tells every task and its reason in words', async () => {
+    for (const { title, why } of await rules('Schefflera', { signals: { rot: 'roots' } })) {
+      expect(title.length).toBeGreaterThan(8);
+      expect(why.length).toBeGreaterThan(8);
+    }
   });
 
   it('what is bare of a new medium is refused', async () => {

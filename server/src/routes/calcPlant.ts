@@ -1,5 +1,7 @@
 import {
   aftercarePlan,
+  taskTitle,
+  taskWhy,
   blendOf,
   dryingOfPresent,
   mediumLife,
@@ -73,7 +75,7 @@ export const aftercare: Calculator<AftercareBody> = {
         inBloom: signals.bloom === 'bud' || signals.bloom === 'open',
         tied,
         mound,
-      }),
+      }).map(({ words, ...task }) => ({ ...task, title: taskTitle(words), why: taskWhy(words) })),
     };
   },
 };

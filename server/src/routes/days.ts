@@ -13,6 +13,7 @@ import { addRows } from '../http/rows.ts';
 import { undoBody } from './history.ts';
 import { pin } from './pins.ts';
 import { dayCsv, DAY_LISTS } from '../services/dayLists.ts';
+import { readSettings } from '../services/settings.ts';
 import { doneOf, type DayRow } from '../services/dayOfRepot.ts';
 import { dayProblemFor } from '../services/dayProblem.ts';
 import type { DayAsk } from '../services/dayReach.ts';
@@ -219,7 +220,7 @@ export function dayRoutes(context: Context): DescribedRouter<'/days'> {
         response
           .type('text/csv')
           .set('Content-Disposition', `attachment; filename="day-${row.id}-${list}.csv"`)
-          .send(dayCsv(row.plan, list));
+          .send(dayCsv(row.plan, list, readSettings(db).units));
       },
     );
   }

@@ -17,6 +17,7 @@ import {
   schoolChoice,
   supportKindId,
   supportLength,
+  saying,
 } from '../http/fields.ts';
 import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
 import { invalid } from '../http/errors.ts';
@@ -27,7 +28,7 @@ import { readSettings } from '../services/settings.ts';
 const fitPlan = Joi.object<FitPlan>({
   pot: potShape().required(),
   potMaterial: potMaterialId().required(),
-  potLabel: Joi.string().trim().max(120).allow('').required(),
+  potLabel: saying().required(),
   potId: rowId().allow(null).default(null),
   potSource: Joi.string()
     .valid(...POT_SOURCES)

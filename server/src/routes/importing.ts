@@ -12,6 +12,9 @@ const readQuery = Joi.object<{ encoding?: string }>({
   encoding: Joi.string().valid(...ENCODINGS),
 });
 
+/** Where an outline is written; by it the history knows the deed. */
+const RUN = '/imports/:token/run';
+
 /** A file of rows, from its bytes to plants and logs: read, previewed row by row, brought in as one deed. */
 export function importRoutes(context: Context): DescribedRouter {
   const { importer } = context;
@@ -68,12 +71,17 @@ export function importRoutes(context: Context): DescribedRouter {
       response.attachment('refused.csv').type('text/csv').send(csv);
     },
   );
-  const summary = 'bring in every row that is not refused, as one step that can be taken back';
   routes.post(
-    '/imports/:token/run',
-    { summary, kind: 'import', body: mappingBody, alone: true, status: 200 },
+    RUN,
+    {
+      summary: 'bring in every row that is not refused, as one step that can be taken back',
+      kind: 'import',
+      body: mappingBody,
+      alone: true,
+      status: 200,
+    },
     async (request, response, mapping) => {
-      const intent = { what: summary, ...whoAsks(request, response) };
+      const intent = { what: `POST ${RUN}`, ...whoAsks(request, response) };
       const { counts, done } = await importer.do('run', { ...of(request, mapping), intent });
       if (done) response.set('X-Fernbank-Deed', String(done.id));
       response.json({ counts });

@@ -29,7 +29,7 @@ import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
 import { forgetRepot, repot, type RepotOrder } from '../services/repotting.ts';
 import { checkArrived, keepMeasurement, type NewMeasurement } from '../services/seeing.ts';
-import { completeTask, moveAfterLook, moveTask } from '../services/tasks.ts';
+import { completeTask, moveAfterLook, moveTask, shownTask } from '../services/tasks.ts';
 
 const newLook = Joi.object<{
   plantId: number;
@@ -165,7 +165,7 @@ export function repotRoutes(context: Context): DescribedRouter<'/repots'> {
       response
         .location(`/api/repots/${written.repot.id}`)
         .status(201)
-        .json({ ...written.repot, tasks: written.tasks });
+        .json({ ...written.repot, tasks: written.tasks.map(shownTask) });
     },
   );
   return routes;
@@ -199,6 +199,7 @@ export function taskRoutes(context: Context): DescribedRouter<'/tasks'> {
     name: 'task',
     what: 'a task',
     plural: 'tasks',
+    shown: shownTask,
     where: (request) => ofPlant(request, tasks),
   });
   routes.patch(
@@ -208,7 +209,10 @@ export function taskRoutes(context: Context): DescribedRouter<'/tasks'> {
       const row = rowOr404(db, tasks, idOf(request), 'task');
       checkFresh(request, row);
       if (done) notAhead(context, 'done', done);
-      sendRow(response, due === undefined ? completeTask(db, row, done) : moveTask(db, row, due));
+      sendRow(
+        response,
+        shownTask(due === undefined ? completeTask(db, row, done) : moveTask(db, row, due)),
+      );
     },
   );
   return routes;

@@ -1,4 +1,12 @@
-import { addDays, type IsoDate, isTaskOver } from '@fernbank/core';
+import {
+  addDays,
+  type IsoDate,
+  isTaskOver,
+  speakerFor,
+  spoken,
+  taskTitle,
+  taskWhy,
+} from '@fernbank/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import ical from 'ical-generator';
 import type { Db } from '../db/driver.ts';
@@ -19,7 +27,9 @@ const inLine = (text: string): string => text.replace(/[\r\n]+/g, ' ');
  * @source RFC 5545 (iCalendar), by the ical-generator package
  */
 export function aftercareCalendar(db: Db, today: IsoDate, address: string): string {
-  const name = readSettings(db).collectionName || 'Fernbank';
+  const { collectionName, units } = readSettings(db);
+  const name = collectionName || 'Fernbank';
+  const speaker = speakerFor(units);
   const calendar = ical({
     name: inLine(`${name}: aftercare`),
     prodId: { company: 'Fernbank', product: 'Fernbank', language: 'EN' },
@@ -37,8 +47,8 @@ export function aftercareCalendar(db: Db, today: IsoDate, address: string): stri
       start: dayOf(task.due),
       end: dayOf(addDays(task.due, 1)),
       allDay: true,
-      summary: inLine(`${plant}: ${task.title}`),
-      description: task.why.replace(/\r\n?/g, '\n'),
+      summary: inLine(`${plant}: ${spoken(taskTitle(task.words), speaker)}`),
+      description: spoken(taskWhy(task.words), speaker).replace(/\r\n?/g, '\n'),
       url: `${address}/plants/${task.plantId}`,
       sequence: task.rev,
       stamp: new Date(task.updatedAt),

@@ -1,4 +1,15 @@
-import { pickList, shoppingList, type LaidDay } from '@fernbank/core';
+import {
+  LENGTH_UNITS,
+  pickList,
+  shoppingList,
+  speakerFor,
+  spoken,
+  spokenOut,
+  VOLUME_UNITS,
+  type LaidDay,
+  type Settings,
+  type Speaker,
+} from '@fernbank/core';
 import Papa from 'papaparse';
 
 /** Lists of a day that go out as CSV. */
@@ -7,23 +18,58 @@ export type DayList = (typeof DAY_LISTS)[number];
 
 type Row = Record<string, string | number | null>;
 
+/** The keeper's units as columns have them. */
+interface Columns {
+  /** litres or quarts, to the thousandth */
+  volume: (litres: number) => number;
+  volumeUnit: 'L' | 'qt';
+  length: (cm: number) => number;
+  lengthUnit: 'cm' | 'in';
+  by: Speaker;
+}
+const thousandths = (value: number) => Math.round(value * 1000) / 1000;
+const COLUMNS: Record<Settings['units'], Columns> = {
+  metric: {
+    volume: thousandths,
+    volumeUnit: 'L',
+    length: (cm) => cm,
+    lengthUnit: 'cm',
+    by: speakerFor('metric'),
+  },
+  us: {
+    volume: (litres) => thousandths(litres / VOLUME_UNITS.qt),
+    volumeUnit: 'qt',
+    length: (cm) => thousandths(cm / LENGTH_UNITS.in),
+    lengthUnit: 'in',
+    by: speakerFor('us'),
+  },
+};
+
 /**
- * A list of a day as CSV: a row a thing, lengths in cm, volumes in L, minutes
- * from the start of the day. What a spreadsheet would take for a formula is
- * told as text.
+ * A list of a day as CSV: a row a thing, lengths and volumes in the keeper's
+ * units, minutes from the start of the day. What a spreadsheet would take for
+ * a formula is told as text.
  *
  * @source RFC 4180, by the papaparse package
  */
-export function dayCsv(laid: LaidDay, list: DayList): string {
-  return Papa.unparse(ROWS[list](laid), { newline: '\r\n', escapeFormulae: true });
+export function dayCsv(laid: LaidDay, list: DayList, units: Settings['units']): string {
+  return Papa.unparse(ROWS[list](laid, COLUMNS[units]), { newline: '\r\n', escapeFormulae: true });
 }
 
-const ROWS: Record<DayList, (laid: LaidDay) => Row[]> = {
-  shopping: (laid) =>
-    shoppingList(laid).map((bought) => {
+const ROWS: Record<DayList, (laid: LaidDay, columns: Columns) => Row[]> = {
+  shopping: (laid, { volume, volumeUnit, length, lengthUnit, by }) =>
+    spokenOut(shoppingList(laid), by).map((bought) => {
       switch (bought.kind) {
         case 'bag':
-          return row('bag', bought.label, bought.count, bought.bagL, 'L', bought.price, '');
+          return row(
+            'bag',
+            bought.label,
+            bought.count,
+            volume(bought.bagL),
+            volumeUnit,
+            bought.price,
+            '',
+          );
         case 'pot':
           return row(
             'pot',
@@ -35,13 +81,29 @@ const ROWS: Record<DayList, (laid: LaidDay) => Row[]> = {
             bought.for.join('; '),
           );
         case 'pole':
-          return row('pole', bought.label, bought.count, bought.lengthCm, 'cm', null, '');
+          return row(
+            'pole',
+            bought.label,
+            bought.count,
+            length(bought.lengthCm),
+            lengthUnit,
+            null,
+            '',
+          );
         case 'check':
-          return row('check what you have', bought.label, 1, litres(bought.litres), 'L', null, '');
+          return row(
+            'check what you have',
+            bought.label,
+            1,
+            volume(bought.litres),
+            volumeUnit,
+            null,
+            '',
+          );
       }
     }),
-  picking: (laid) =>
-    pickList(laid).map((picked) => {
+  picking: (laid, { volume, volumeUnit, length, lengthUnit, by }) =>
+    spokenOut(pickList(laid), by).map((picked) => {
       switch (picked.kind) {
         case 'plant':
           return {
@@ -68,8 +130,8 @@ const ROWS: Record<DayList, (laid: LaidDay) => Row[]> = {
             what: 'component',
             name: picked.label,
             count: picked.opens,
-            amount: litres(picked.litres),
-            unit: 'L',
+            amount: volume(picked.litres),
+            unit: volumeUnit,
             note: picked.counted ? 'count: bags to open' : 'not counted on the shelf',
           };
         case 'pole':
@@ -77,27 +139,28 @@ const ROWS: Record<DayList, (laid: LaidDay) => Row[]> = {
             what: 'pole',
             name: picked.label,
             count: picked.count,
-            amount: picked.lengthCm,
-            unit: 'cm',
+            amount: length(picked.lengthCm),
+            unit: lengthUnit,
             note: '',
           };
       }
     }),
-  batches: (laid) =>
+  batches: (laid, { volume, volumeUnit }) =>
     laid.batches.flatMap(({ label, date, loads, scoopL, mixedL, measures, pots }) =>
       measures.map((measure) => ({
         date: laid.dates[date]!.date,
         mix: label,
         component: measure.label,
-        scoopL,
         scoopsPerLoad: measure.scoops,
         loads,
-        litres: litres(measure.litres),
-        mixedL: litres(mixedL),
+        unit: volumeUnit,
+        scoop: volume(scoopL),
+        amount: volume(measure.litres),
+        mixed: volume(mixedL),
         pots: pots.map(({ name }) => name).join('; '),
       })),
     ),
-  order: (laid) => {
+  order: (laid, { by }) => {
     const byPlant = new Map(laid.lines.map((line) => [line.plant, line]));
     const mixes = new Map(laid.batches.map(({ mix, label }) => [mix, label]));
     return laid.schedules.flatMap(({ date, stretches }) =>
@@ -110,7 +173,7 @@ const ROWS: Record<DayList, (laid: LaidDay) => Row[]> = {
           hands: hands === null ? '' : hands + 1,
           what: kind,
           plant: line?.name ?? '',
-          pot: kind === 'plant' ? (line?.pot.label ?? '') : '',
+          pot: kind === 'plant' ? (line ? spoken(line.pot.label, by) : '') : '',
           mix: mix ? (mixes.get(mix) ?? '') : '',
         };
       }),
@@ -127,5 +190,3 @@ const row = (
   priceEach: number | null,
   forWhom: string,
 ): Row => ({ what, name, count, each, unit, priceEach, for: forWhom });
-
-const litres = (value: number) => Math.round(value * 1000) / 1000;

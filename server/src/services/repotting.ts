@@ -220,7 +220,7 @@ function checkLeft(db: Db, plant: PlantRow, { pot, potMaterial }: RepotOrder): v
 /** What was still asked for after its last repot ends with this one. */
 function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
   db.update(tasks)
-    .set({ done: date, moved: `ended: it was repotted on ${date}` })
+    .set({ done: date, moved: { because: 'repotted', on: date } })
     .where(and(eq(tasks.plantId, plantId), isNull(tasks.done), isNotNull(tasks.repotId)))
     .run();
 }

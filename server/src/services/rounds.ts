@@ -1,4 +1,4 @@
-import { addDays, type IsoDate } from '@fernbank/core';
+import { addDays, type IsoDate, type Saying } from '@fernbank/core';
 import type { Db, OpenFile } from '../db/driver.ts';
 import { spots as spotRows } from '../db/schema.ts';
 import { deedThatBrought } from '../history/dependents.ts';
@@ -26,7 +26,7 @@ export interface Rounds {
   /** the plants where one look is expected to save most, best first */
   mostWorth: Named[];
   /** batches of the propagation tray that ask for something */
-  tray: { id: number; name: string; spot: string; why: string; kind: 'potOn' | 'look' }[];
+  tray: { id: number; name: string; spot: string; why: Saying; kind: 'potOn' | 'look' }[];
   spots: Stop[];
   /** plants that cannot be judged, and why */
   unjudged: Unjudged[];

@@ -1,4 +1,4 @@
-import { coverFit, type IsoDate } from '@fernbank/core';
+import { coverFit, inMetric, type IsoDate } from '@fernbank/core';
 import { eq, sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { pots, supports } from '../db/schema.ts';
@@ -88,7 +88,8 @@ export function takeCover(db: Db, coverId: number, pot: PotRow['shape']): void {
   const row = db.select().from(pots).where(eq(pots.id, coverId)).get();
   if (!row || row.role !== 'cover') throw invalid('coverId', `cover ${coverId} was not found`);
   const fit = coverFit(pot, row.shape, row.material);
-  if (!fit.fits) throw invalid('coverId', `${row.label} does not take this pot: ${fit.why}`);
+  if (!fit.fits)
+    throw invalid('coverId', `${row.label} does not take this pot: ${inMetric(fit.why)}`);
   if (row.free < 1) throw new HttpError(409, 'potTaken', `no ${row.label} is free`, 'coverId');
   db.update(pots)
     .set({ free: row.free - 1, ...touch(row) })

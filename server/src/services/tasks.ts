@@ -1,8 +1,12 @@
 import {
   addDays,
   movesAfterLook,
+  movedWhy,
   movesAfterWater,
+  taskTitle,
+  taskWhy,
   type IsoDate,
+  type Saying,
   type Signals,
   type StandingTask,
   type TaskMove,
@@ -13,6 +17,20 @@ import { repots, tasks } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';
 
 export type TaskRow = typeof tasks.$inferSelect;
+
+/** A task as it is told, its sentences made from what is kept. */
+export type ShownTask = Omit<TaskRow, 'words' | 'moved'> & {
+  title: Saying;
+  why: Saying;
+  /** why it is not due when it was first planned for */
+  moved: Saying | null;
+};
+export const shownTask = ({ words, moved, ...row }: TaskRow): ShownTask => ({
+  ...row,
+  title: taskTitle(words),
+  why: taskWhy(words),
+  moved: moved && movedWhy(moved),
+});
 
 /** Tasks of a plant's newest repot, as far as they can move. */
 function standing(db: Db, plantId: number): { repotted: IsoDate; rows: TaskRow[] } | null {
@@ -40,10 +58,10 @@ const asStanding = ({ id, rule, due, until, done }: TaskRow): StandingTask => ({
 });
 
 function apply(db: Db, rows: readonly TaskRow[], moves: readonly TaskMove[]): void {
-  for (const { id, why, ...change } of moves) {
+  for (const { id, ...change } of moves) {
     const row = rows.find((task) => task.id === id)!;
     db.update(tasks)
-      .set({ ...change, moved: why, ...touch(row) })
+      .set({ ...change, ...touch(row) })
       .where(eq(tasks.id, id))
       .run();
   }
@@ -86,7 +104,7 @@ export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskR
   if (again !== null && !next && (task.until === null || again <= task.until)) {
     const { id: _id, rev: _rev, ...same } = task;
     db.insert(tasks)
-      .values({ ...same, ...stamp(), due: again, done: null, moved: '' })
+      .values({ ...same, ...stamp(), due: again, done: null, moved: null })
       .run();
   }
   return row;
@@ -103,7 +121,8 @@ function nextOf(db: Db, { repotId, rule, everyDays, id }: TaskRow): TaskRow | un
     .find((task) => task.id > id);
 }
 
-const BY_HAND = 'moved by hand from ';
+const isMovedBack = ({ moved }: TaskRow, due: IsoDate) =>
+  moved?.because === 'byHand' && moved.from === due;
 
 /** A task is moved by hand, and says from where; moved back, it says nothing. */
 export function moveTask(db: Db, task: TaskRow, due: IsoDate): TaskRow {
@@ -112,7 +131,7 @@ export function moveTask(db: Db, task: TaskRow, due: IsoDate): TaskRow {
     .set({
       due,
       ...(task.until && task.until < due ? { until: due } : {}),
-      moved: task.moved === BY_HAND + due ? '' : BY_HAND + task.due,
+      moved: isMovedBack(task, due) ? null : { because: 'byHand', from: task.due },
       ...touch(task),
     })
     .where(eq(tasks.id, task.id))

@@ -3,6 +3,7 @@ import {
   leadingReasons,
   type IsoDate,
   type ReservoirAsk,
+  type Saying,
   wantsPot,
   type Headline,
 } from '@fernbank/core';
@@ -11,7 +12,7 @@ import type { Db } from '../db/driver.ts';
 import { plants, tasks } from '../db/schema.ts';
 import { judgedWithin, type Judgement, type Unjudged } from './judging.ts';
 import { reservoirsOn } from './reservoirs.ts';
-import type { TaskRow } from './tasks.ts';
+import { shownTask, type ShownTask, type TaskRow } from './tasks.ts';
 
 /** One plant on today's walk. */
 export interface RoundsEntry {
@@ -26,9 +27,9 @@ export interface RoundsEntry {
 }
 
 export type RoundsAsk =
-  | { kind: 'act'; due: IsoDate; why: string }
+  | { kind: 'act'; due: IsoDate; why: Saying }
   | { kind: 'look'; due: IsoDate; why: string; worth: number }
-  | { kind: 'task'; task: TaskRow }
+  | { kind: 'task'; task: ShownTask }
   | { kind: 'reservoir'; ask: ReservoirAsk };
 
 export interface Named {
@@ -227,7 +228,7 @@ function asksOf(
   }
   for (const ask of water) asks.push({ kind: 'reservoir', ask });
   for (const task of due) {
-    asks.push({ kind: 'task', task });
+    asks.push({ kind: 'task', task: shownTask(task) });
   }
   const alreadyAsked = asks.some((ask) => ask.kind === 'task' && ask.task.kind === 'look');
   const { worth, why } = lookDue;

@@ -16,6 +16,7 @@ import { heightOf, supportOf, withTaxon, type PlantRow } from './collection.ts';
 import { judge } from './judging.ts';
 import { quarantineFor } from './quarantine.ts';
 import { reservoirOf } from './reservoirs.ts';
+import { shownTask } from './tasks.ts';
 import { workedLike } from './worked.ts';
 
 type OfPlant =
@@ -66,6 +67,6 @@ export function wholePlant(opened: OpenFile, plant: PlantRow, date: IsoDate) {
       row.before.fromBatch ? { ...row, deed: null } : row,
     ),
     measurements: ofThis(measurements).orderBy(desc(measurements.date)).all(),
-    tasks: ofThis(tasks).orderBy(tasks.due).all(),
+    tasks: ofThis(tasks).orderBy(tasks.due).all().map(shownTask),
   };
 }

@@ -1,4 +1,5 @@
-import { MEDIUM_KINDS, potMaterial, signal } from '@fernbank/core';
+import { MEDIUM_KINDS, potMaterial, signal, type Told } from '@fernbank/core';
+import { useUnits } from './useUnits.ts';
 import { m } from '../messages/index.ts';
 
 /** What a field is called: its own word, else its name taken apart. */
@@ -19,6 +20,7 @@ export function valueWords(field: string, value: unknown): string {
       ? m.keeping.history.empty
       : value.map((one) => valueWords('', one)).join(', ');
   }
+  if (typeof value === 'object' && 'told' in value) return useUnits().said(value as Told);
   const entries = Object.entries(value).filter(([, one]) => one !== null && one !== undefined);
   if (entries.length === 0) return m.keeping.history.empty;
   return entries

@@ -4,13 +4,14 @@ import { useUnits } from './useUnits.ts';
 
 /** Things of a potting day as words. */
 export function useDayWords() {
-  const { length } = useUnits();
+  const { said, length } = useUnits();
   return {
     /** a pot by its name and width; one to buy by its width alone */
     potWords: ({ label, source, shape }: DayLine['pot']): string => {
       const wide = length(rimCm(shape));
       if (source === 'toBuy') return m.day.newPot(wide);
-      return label === wide ? wide : `${label}, ${wide}`;
+      const name = said(label);
+      return name === wide ? wide : `${name}, ${wide}`;
     },
     polesOf: (kind: SupportKindId): string => m.day.polesOf(supportKind(kind).label.toLowerCase()),
   };

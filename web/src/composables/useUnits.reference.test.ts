@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { weightInLine } from '@fernbank/core';
+import { say, weightInLine } from '@fernbank/core';
 import { useSettings } from '../stores/settings.ts';
 import { useUnits } from './useUnits.ts';
 
@@ -35,10 +35,16 @@ describe('units against the published conversion factors', () => {
     expect(us().density(0.453_592_37 / 0.946_352_9)).toBe('1 lb/qt');
   });
   it('a sentence of the core is told in the keeper’s units, its days as days', () => {
-    expect(us().said('roots of about 5.08 cm, seen on 2026-03-04')).toBe(
+    expect(us().said(say`roots of about ${{ cm: 5.08 }}, seen on ${{ day: '2026-03-04' }}`)).toBe(
       'roots of about 2 in, seen on Mar 4',
     );
+    // What a keeper typed is left as it was typed.
+    expect(us().said('in the 12 cm pot since 2026-03-04')).toBe(
+      'in the 12 cm pot since 2026-03-04',
+    );
     useSettings().current.units = 'metric';
-    expect(useUnits().said('250 mL left on 2026-03-04')).toBe('250 mL left on Mar 4');
+    expect(useUnits().said(say`${{ litres: 0.25 }} left on ${{ day: '2026-03-04' }}`)).toBe(
+      '250 mL left on Mar 4',
+    );
   });
 });

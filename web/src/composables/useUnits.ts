@@ -1,8 +1,7 @@
+import { speakerFor, spoken, type Saying } from '@fernbank/core';
 import convert from 'convert';
 import { computed } from 'vue';
 import { useSettings } from '../stores/settings.ts';
-
-const LITRES_PER_QUART_SWITCH = 0.95;
 
 const formatters = new Map<number, Intl.NumberFormat>();
 /** Made once for each count of digits: making one costs more than all that a page formats. */
@@ -15,12 +14,13 @@ function formatterOf(digits: number): Intl.NumberFormat {
   return formatter;
 }
 
-const ISO_DAY = /\b\d{4}-\d{2}-\d{2}\b/g;
 const dayWriter = new Intl.DateTimeFormat(undefined, {
   day: 'numeric',
   month: 'short',
   timeZone: 'UTC',
 });
+
+const day = (date: string) => dayWriter.format(new Date(`${date}T00:00:00Z`));
 
 /** Numbers with their units, in the keeper's own system. The core knows metric only. */
 export function useUnits() {
@@ -28,53 +28,22 @@ export function useUnits() {
   const us = computed(() => settings.current.units === 'us');
   const format = (value: number, digits: number) => formatterOf(digits).format(value);
 
-  const cups = (count: number) =>
-    `${format(count, 1)} ${format(count, 1) === '1' ? 'cup' : 'cups'}`;
-
   const money = (value: number) =>
     `${settings.current.currency} ${value.toLocaleString(undefined, { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`.trim();
 
-  const length = (cm: number) =>
-    us.value ? `${format(convert(cm, 'cm').to('in'), 1)} in` : `${format(cm, cm < 20 ? 1 : 0)} cm`;
-  /** litres for people: cups and quarts for US keepers */
-  const volume = (litres: number) => {
-    if (!us.value) {
-      return litres < 1 ? `${format(litres * 1000, 0)} mL` : `${format(litres, 2)} L`;
-    }
-    return litres < LITRES_PER_QUART_SWITCH
-      ? cups(convert(litres, 'liters').to('cups'))
-      : `${format(convert(litres, 'liters').to('quarts'), 1)} qt`;
-  };
-  const weight = (kg: number) => {
-    if (us.value) return `${format(convert(kg, 'kg').to('lb'), 1)} lb`;
-    return kg < 1 ? `${format(kg * 1000, 0)} g` : `${format(kg, 2)} kg`;
-  };
-  const inUnit: Record<string, (value: number) => string> = {
-    cm: length,
-    L: volume,
-    mL: (value) => volume(value / 1000),
-    kg: weight,
-  };
+  const by = computed(() => speakerFor(us.value ? 'us' : 'metric', format, day));
 
   return {
     us,
     lengthUnit: computed(() => (us.value ? 'in' : 'cm')),
     weightUnit: computed(() => (us.value ? 'lb' : 'kg')),
     /** cm for people */
-    length,
-    volume,
-    weight,
-    /** a sentence of the core, which knows metric and ISO days only, as the keeper reads it */
-    said: (sentence: string) => {
-      const dated = sentence.replace(ISO_DAY, (iso) =>
-        dayWriter.format(new Date(`${iso}T00:00:00Z`)),
-      );
-      return us.value
-        ? dated.replace(/(\d+(?:\.\d+)?) (cm|mL|L|kg)\b/g, (_, value: string, unit: string) =>
-            inUnit[unit]!(Number(value)),
-          )
-        : dated;
-    },
+    length: (cm: number) => by.value.cm(cm),
+    /** litres for people: cups and quarts for US keepers */
+    volume: (litres: number) => by.value.litres(litres),
+    weight: (kg: number) => by.value.kg(kg),
+    /** a sentence of the core, its quantities as the keeper reads them */
+    said: (saying: Saying) => spoken(saying, by.value),
     /** a typed length in cm */
     lengthToCm: (typed: number) => (us.value ? convert(typed, 'in').to('cm') : typed),
     lengthFromCm: (cm: number) =>
@@ -91,10 +60,7 @@ export function useUnits() {
       us.value ? convert(typed, 'fahrenheit').to('celsius') : typed,
     temperatureFromC: (celsius: number) =>
       Math.round(us.value ? convert(celsius, 'celsius').to('fahrenheit') : celsius),
-    temperature: (celsius: number) =>
-      us.value
-        ? `${format(convert(celsius, 'celsius').to('fahrenheit'), 0)} °F`
-        : `${format(celsius, 0)} °C`,
+    temperature: (celsius: number) => by.value.celsius(celsius),
     /** kg/L for people */
     density: (kgPerL: number) =>
       us.value

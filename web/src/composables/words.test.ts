@@ -1,4 +1,4 @@
-import { component, partsOf, recipe, substitutes } from '@fernbank/core';
+import { component, partsOf, preparationWords, recipe, substitutes } from '@fernbank/core';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { m } from '../messages/index.ts';
@@ -78,9 +78,9 @@ describe('other words of the bench', () => {
 
   it('what repels water is wetted by the school of the settings', () => {
     const peat = [{ ingredient: component('peat'), parts: 1 }];
-    expect(usePreparing().preparing(peat)[0]!.text).toMatch(/in the tub/);
+    expect(preparationWords(usePreparing().preparing(peat)[0]!)).toMatch(/in the tub/);
     useSettings().current.wettingSchool = 'dryFill';
-    expect(usePreparing().preparing(peat)[0]!.text).toMatch(/small doses/);
+    expect(preparationWords(usePreparing().preparing(peat)[0]!)).toMatch(/small doses/);
   });
 
   it('time that is left: seconds, hours, days', () => {

@@ -1,4 +1,6 @@
 /** Texts of what follows a repot: outcomes, what worked, the tray, reservoirs, labels. */
+import { say, type Saying } from '@fernbank/core';
+
 export const outcome = {
   title: 'How did it go?',
   of: (days: number, date: string) => `Repotted on ${date}, ${days} days ago.`,
@@ -121,7 +123,7 @@ export const tray = {
     [`${rooted} rooted`, cm, roots, lost > 0 ? `${lost} lost` : ''].filter(Boolean).join(' · '),
   potOn: 'Pot on',
   potOnTitle: (name: string) => `Pot on ${name}`,
-  firstPot: (size: string, why: string) => `A pot of ${size}: ${why}.`,
+  firstPot: (size: { cm: number }, why: Saying) => say`A pot of ${size}: ${why}.`,
   potSize: 'Pot',
   together: 'All in one pot',
   mix: 'Mix',

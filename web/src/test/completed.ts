@@ -52,10 +52,19 @@ function means(given: Schema, value: unknown): boolean {
   );
 }
 
+/** Fields that a schema does not know. */
+function strange(given: Schema, value: unknown): number {
+  const { properties = {} } = plain(given);
+  return isRow(value) ? Object.keys(value).filter((key) => !(key in properties)).length : 0;
+}
+
 function complete(given: Schema, value: unknown): unknown {
   const schema = plain(given);
   if (schema.anyOf) {
-    const meant = schema.anyOf.find((one) => means(one, value));
+    // Of several the one that knows most of what it says.
+    const [meant] = schema.anyOf
+      .filter((one) => means(one, value))
+      .sort((a, b) => strange(a, value) - strange(b, value));
     return meant ? complete(meant, value) : value;
   }
   if (Array.isArray(value)) return value.map((one) => complete(schema.items ?? {}, one));

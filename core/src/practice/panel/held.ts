@@ -14,6 +14,7 @@ import { addDays, daysBetween, DAYS_PER_MONTH, mondayOf } from '../../season/ind
 import { PLACES } from './places.ts';
 import type { PanelPot } from './pots.ts';
 import type { PanelSituation } from './situations.ts';
+import { METRIC, spoken } from '../../saying/index.ts';
 
 /** A pot of the panel's usual proportions. @param cm  inside width at the rim */
 export const panelPot = (cm: number): PotShape => ({
@@ -109,7 +110,7 @@ export function potChosen(
     ...(cuts ? { cuts } : {}),
   });
   const chosen = choice === null ? null : rungs[choice]!;
-  return chosen && { label: chosen.option.label, days: chosen.drying.growthDays };
+  return chosen && { label: spoken(chosen.option.label, METRIC), days: chosen.drying.growthDays };
 }
 
 export function potHeld(given: PanelPot): Held {

@@ -188,7 +188,7 @@ const extensions = computed(() =>
       </p>
       <h2 class="big">{{ said(step.title) }}</h2>
       <ul v-if="step.items" class="items">
-        <li v-for="item in step.items" :key="item">{{ said(item) }}</li>
+        <li v-for="(item, i) in step.items" :key="i">{{ said(item) }}</li>
       </ul>
       <p>{{ m.bench.why(said(step.why)) }}</p>
       <p v-for="caution in step.cautions" :key="caution" class="caution">

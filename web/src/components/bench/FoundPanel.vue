@@ -15,7 +15,7 @@ const props = defineProps<{
   found: BenchFound;
 }>();
 const emit = defineEmits<{ found: [found: BenchFound] }>();
-const { volume, percent, length } = useUnits();
+const { said, volume, percent, length } = useUnits();
 const { pantry } = usePantry();
 
 const set = (changed: BenchFound) => emit('found', { ...props.found, ...changed });
@@ -40,7 +40,9 @@ const recipes = computed(() =>
 const otherPot = computed(() => {
   const now = props.fit.rung.value?.option.label;
   const before = props.planned.rung.value?.option.label;
-  return now && before && now !== before ? m.bench.otherPot(now, before) : '';
+  return now && before && said(now) !== said(before)
+    ? m.bench.otherPot(said(now), said(before))
+    : '';
 });
 /** Smaller differences are what clings to the tub, L. */
 const LEAST_L = 0.03;

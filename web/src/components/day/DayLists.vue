@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDragVertical, mdiPlusCircleOutline, mdiPinOffOutline } from '@mdi/js';
-import { rimCm, type DayLine, type DayPot, type LaidDay } from '@fernbank/core';
+import { leftOutWords, rimCm, type DayLine, type DayPot, type LaidDay } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -52,7 +52,7 @@ function letGo(plant: number): void {
 /** A pot that another plant stays in can be had only when that plant leaves it. */
 function givePot(plant: number, id: string): void {
   const pot = id.startsWith('stays-') && id !== `stays-${plant}` ? id.replace('stays', 'left') : id;
-  const label = pots.value.get(pot)?.label ?? '';
+  const label = said(pots.value.get(pot)?.label ?? '');
   if (!asked.value.get(plant)?.options.some((option) => option.pot === pot)) {
     notices.say(m.day.doesNotDo(nameOf(plant), label));
     return;
@@ -138,7 +138,7 @@ const spare = computed((): DayPot[] => {
               <strong>{{ one.name }}</strong>
               <span class="small"
                 ><b>{{ m.day.whyLeft[one.why] }}</b
-                >: {{ said(one.text) }}</span
+                >: {{ leftOutWords(one.about) }}</span
               >
               <span class="quiet small">{{ m.day.saves(one.gain) }}</span>
             </div>
@@ -176,7 +176,7 @@ const spare = computed((): DayPot[] => {
           <li v-for="pot in spare" :key="pot.id" class="grab">
             <PotCutaway
               :subject="{
-                name: pot.label,
+                name: said(pot.label),
                 pot: pot.shape,
                 material: pot.material,
                 mediumKind: 'peatSoil',
@@ -185,7 +185,7 @@ const spare = computed((): DayPot[] => {
               :px-per-cm="PX_PER_CM"
               :crown-cm="0"
             />
-            <span class="small">{{ pot.label }}</span>
+            <span class="small">{{ said(pot.label) }}</span>
             <span class="small quiet">{{ length(rimCm(pot.shape)) }}</span>
           </li>
         </VueDraggable>
@@ -197,7 +197,7 @@ const spare = computed((): DayPot[] => {
             <span />
             <div class="words">
               <strong>{{ one.name }}</strong>
-              <span class="small sentence">{{ said(one.text) }}</span>
+              <span class="small sentence">{{ one.text }}</span>
             </div>
             <v-btn
               :icon="mdiPlusCircleOutline"

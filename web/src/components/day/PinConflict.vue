@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Pin, PinConflict } from '@fernbank/core';
+import { useUnits } from '../../composables/useUnits.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { m } from '../../messages/index.ts';
 import { useDay } from '../../stores/day.ts';
@@ -10,7 +11,8 @@ const store = useDay();
 const { day } = useDates();
 const nameOf = (plant: number) =>
   store.problem?.plants.find(({ id }) => id === plant)?.name ?? String(plant);
-const potOf = (id: string) => store.problem?.pots.find((pot) => pot.id === id)?.label ?? id;
+const { said } = useUnits();
+const potOf = (id: string) => said(store.problem?.pots.find((pot) => pot.id === id)?.label ?? id);
 function words(pin: Pin): string {
   const name = nameOf(pin.plant);
   switch (pin.kind) {

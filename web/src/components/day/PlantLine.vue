@@ -34,7 +34,7 @@ const emit = defineEmits<{
   pot: [pot: string];
   date: [date: string | null];
 }>();
-const { length, volume } = useUnits();
+const { said, length, volume } = useUnits();
 const { day } = useDates();
 const { potWords } = useDayWords();
 
@@ -76,7 +76,7 @@ const dateChoices = computed(() => [
       fallback-on-body
       @add="dropped"
     >
-      <div v-for="pot in slot.slice(0, 1)" :key="pot.id" class="grab" :title="pot.label">
+      <div v-for="pot in slot.slice(0, 1)" :key="pot.id" class="grab" :title="said(pot.label)">
         <PotCutaway
           :subject="{
             name: line.name,

@@ -67,11 +67,13 @@ const DRAWN_PX = 330;
 const pxPerCm = computed(() => Math.min(8, DRAWN_PX / ((stances.value?.now.topCm ?? 40) + 6)));
 
 /** The shelf has changed since: the pot that was settled on is gone. */
-const gone = computed(() => (fit.gone.value ? m.sheet.gone(rung.value!.option.label) : ''));
+const gone = computed(() => (fit.gone.value ? m.sheet.gone(said(rung.value!.option.label)) : ''));
 const fetch = computed(() => {
   if (!rung.value) return [];
   const { option, rimCm, depth } = rung.value;
-  const things = [m.sheet.pot(option.label, length(rimCm), potNote(option.source, option.leftBy))];
+  const things = [
+    m.sheet.pot(said(option.label), length(rimCm), potNote(option.source, option.leftBy)),
+  ];
   const { mound } = rung.value;
   if (mound) {
     things.push(m.sheet.netPot(length(mound.core.topDiameterCm)));

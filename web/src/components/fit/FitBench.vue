@@ -76,12 +76,12 @@ const title = computed(() => {
   if (!rung.value) return m.fit.nonePossible;
   const { option, rimCm: width, fillL: litres, mound } = rung.value;
   if (mound) {
-    const pot = option.source === 'toBuy' ? m.fit.aPot(length(width)) : option.label;
+    const pot = option.source === 'toBuy' ? m.fit.aPot(length(width)) : said(option.label);
     return m.fit.moundTitle(pot, length(mound.diameterCm));
   }
   return option.source === 'toBuy'
     ? m.fit.buyTitle(length(width), volume(litres))
-    : m.fit.ownTitle(option.label, length(width), volume(litres));
+    : m.fit.ownTitle(said(option.label), length(width), volume(litres));
 });
 
 const supportTitle = computed(() => {
@@ -311,11 +311,11 @@ const freeOnShelf = (option: PotOption) => {
         </div>
         <div v-if="rung.standing.cover">
           <dt>{{ m.fit.coverPot }}</dt>
-          <dd>{{ m.fit.keepsCover(rung.standing.cover.label) }}</dd>
+          <dd>{{ m.fit.keepsCover(said(rung.standing.cover.label)) }}</dd>
         </div>
       </dl>
       <ul v-if="rung && rung.notes.length > 0" class="plain">
-        <li v-for="note in rung.notes" :key="note.text">{{ said(note.text) }}</li>
+        <li v-for="(note, i) in rung.notes" :key="i">{{ said(note.text) }}</li>
       </ul>
       <p v-if="stances && stances.now.wetKg > HEAVY_KG" class="caution">
         {{ m.fit.heavy(weight(stances.now.wetKg)) }}

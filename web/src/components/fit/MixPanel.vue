@@ -15,6 +15,7 @@ import {
   type RootBall,
   type Rung,
   type Situation,
+  preparationWords,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { batchFor } from '../../composables/batchFor.ts';
@@ -182,7 +183,9 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
           <template v-if="before.length > 0">
             <h3>{{ m.mix.before }}</h3>
             <ul class="plain">
-              <li v-for="step in before" :key="step.text">{{ step.text }}</li>
+              <li v-for="step in before" :key="step.component + step.does">
+                {{ preparationWords(step) }}
+              </li>
             </ul>
           </template>
           <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>

@@ -12,7 +12,7 @@ const WaterChart = defineAsyncComponent(() => import('./WaterChart.vue'));
 /** What the plant's logs say: water and growth, in words first, then drawn, then as a table. */
 const props = defineProps<{ file: PlantFile }>();
 const { day } = useDates();
-const { length, weight, number } = useUnits();
+const { said, length, weight, number } = useUnits();
 
 const told = computed(() => props.file.situation.measured ?? []);
 const chance = (p: number) => (p < 0.001 ? '< 0.001' : p.toFixed(3));
@@ -45,7 +45,7 @@ const growth = computed(() => {
   <section v-if="file.water || file.growth || file.measurements.length > 0" class="panel stack">
     <h2>{{ m.log.title }}</h2>
     <ul v-if="told.length > 0" class="told">
-      <li v-for="finding in told" :key="finding.id">{{ finding.text }}.</li>
+      <li v-for="finding in told" :key="finding.id">{{ said(finding.text) }}.</li>
     </ul>
     <template v-if="file.water && file.water.cycles.length > 0">
       <WaterChart v-if="file.water.points.length >= LEAST_CYCLES" :water="file.water" />

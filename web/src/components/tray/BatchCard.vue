@@ -93,7 +93,7 @@ const remove = () =>
         </template>
       </p>
       <p v-if="asksNow">
-        {{ said(m.tray.firstPot(`${batch.first.rimCm} cm`, batch.first.why)) }}
+        {{ said(m.tray.firstPot({ cm: batch.first.rimCm }, batch.first.why)) }}
       </p>
     </template>
     <div class="row">

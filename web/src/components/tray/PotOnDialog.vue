@@ -165,7 +165,7 @@ async function save(): Promise<void> {
     :width="720"
     @submit="save"
   >
-    <p>{{ said(m.tray.firstPot(`${batch.first.rimCm} cm`, batch.first.why)) }}</p>
+    <p>{{ said(m.tray.firstPot({ cm: batch.first.rimCm }, batch.first.why)) }}</p>
     <div class="fields">
       <NumberField v-model="count" :label="m.tray.count" :error="errors.count ?? ''" />
       <v-select

@@ -146,7 +146,7 @@ async function move(): Promise<void> {
       :width="420"
       @submit="move"
     >
-      <p v-if="moved">{{ moved.title }}</p>
+      <p v-if="moved">{{ said(moved.title) }}</p>
       <v-text-field v-model="moveTo" type="date" :label="m.tray.date" name="due" />
     </FormDialog>
   </div>

@@ -32,6 +32,7 @@ import OutcomeView from '../rounds/OutcomeView.vue';
 import TrayView from './TrayView.vue';
 import WaterView from './WaterView.vue';
 import WorkedView from '../record/WorkedView.vue';
+import { useUnits } from '../../composables/useUnits.ts';
 
 beforeEach(() => {
   localStorage.clear();
@@ -229,7 +230,7 @@ describe('the propagation tray', () => {
     const { wrapper } = await show();
     expect(wrapper.text()).toContain(m.tray.when.ready);
     expect(wrapper.text()).toContain('water roots go in as they are');
-    expect(wrapper.text()).toContain(m.tray.firstPot('8 cm', batch.first.why));
+    expect(wrapper.text()).toContain(useUnits().said(m.tray.firstPot({ cm: 8 }, batch.first.why)));
   });
 
   it('potting on shows pot, scoops and steps, and sends them', async () => {

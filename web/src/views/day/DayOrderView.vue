@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import { WORK_KINDS, WORK_KIND_IDS, type LaidBatch, type Stretch } from '@fernbank/core';
+import {
+  preparationWords,
+  WORK_KINDS,
+  WORK_KIND_IDS,
+  type LaidBatch,
+  type Stretch,
+} from '@fernbank/core';
 import { computed } from 'vue';
 import BatchSheet from '../../components/day/BatchSheet.vue';
 import DayPage from '../../components/day/DayPage.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useDayPlan } from '../../composables/useDayPlan.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { useDayWords } from '../../composables/useDayWords.ts';
 import { m } from '../../messages/index.ts';
 
@@ -13,7 +18,6 @@ import { m } from '../../messages/index.ts';
 const { store, laid } = useDayPlan();
 const { potWords } = useDayWords();
 const { full, day } = useDates();
-const { said } = useUnits();
 const MINUTES_A_TICK = 30;
 
 const names = computed(() => new Map(laid.value?.lines.map(({ plant, name }) => [plant, name])));
@@ -85,11 +89,15 @@ const batchesOf = (date: number): LaidBatch[] =>
       <section v-if="laid.ahead.length > 0" class="panel">
         <h2>{{ m.day.ahead }}</h2>
         <ul class="plain">
-          <li v-for="one in laid.ahead" :key="`${one.date}${one.text}`" class="sentence">
+          <li
+            v-for="one in laid.ahead"
+            :key="`${one.date}${one.component}${one.does}`"
+            class="sentence"
+          >
             {{
               laid.dates.length > 1
-                ? m.day.aheadOn(said(one.text), day(laid.dates[one.date]!.date))
-                : said(one.text)
+                ? m.day.aheadOn(preparationWords(one), day(laid.dates[one.date]!.date))
+                : preparationWords(one)
             }}
           </li>
         </ul>

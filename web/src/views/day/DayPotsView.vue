@@ -6,6 +6,7 @@ import {
   type LaidChain,
   type PotMaterialId,
   type PotShape,
+  type Saying,
 } from '@fernbank/core';
 import { computed } from 'vue';
 import PotCutaway from '../../components/cutaway/PotCutaway.vue';
@@ -17,12 +18,12 @@ import { m } from '../../messages/index.ts';
 
 /** Pots from plant to plant: chains of cutaways at one scale, what ends free, what is to buy. */
 const { current, laid } = useDayPlan();
-const { length } = useUnits();
+const { said, length } = useUnits();
 const { day } = useDates();
 const PX_PER_CM = 3.4;
 
 interface Standing {
-  label: string;
+  label: Saying;
   shape: PotShape;
   material: PotMaterialId;
 }
@@ -96,8 +97,8 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
                 :crown-cm="14"
               />
               <strong>{{ link.name }}</strong>
-              <span v-if="link.pot.label !== length(rimCm(link.pot.shape))" class="small">{{
-                link.pot.label
+              <span v-if="said(link.pot.label) !== length(rimCm(link.pot.shape))" class="small">{{
+                said(link.pot.label)
               }}</span>
               <span class="quiet small"
                 >{{ length(rimCm(link.pot.shape))
@@ -116,7 +117,7 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
                 :px-per-cm="PX_PER_CM"
                 :crown-cm="0"
               />
-              <span class="small">{{ row.end.pot.label }}</span>
+              <span class="small">{{ said(row.end.pot.label) }}</span>
               <span class="quiet small">{{ length(rimCm(row.end.pot.shape)) }}</span>
             </li>
           </ol>

@@ -358,10 +358,10 @@ describe('a keeper in inches', () => {
   it('reads the core’s sentences in inches too, on the same page', async () => {
     fakeServer({ 'GET /plants/5/file': vine, 'GET /plants/5/fitting': fittingOf() });
     const { wrapper } = await open(FitView, '/plants/5/fit', '/plants/:id/fit');
-    expect(wrapper.find('.lead').text()).toMatch(/3\.0 cm wider/);
+    expect(wrapper.find('.lead').text()).toMatch(/3 cm wider/);
     useSettings().current.units = 'us';
     await flushPromises();
-    // 3.0 cm = 1.18 in
+    // 3 cm = 1.18 in
     expect(wrapper.find('.lead').text()).toMatch(/1\.2 in wider/);
     expect(wrapper.find('ol.ladder').text()).not.toMatch(/\d cm/);
   });

@@ -13,6 +13,7 @@ import {
   type PotExtra,
   type RecipePart,
   type TubPlan,
+  preparationWords,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -388,7 +389,9 @@ const print = () => window.print();
           <template v-if="before.length > 0">
             <h3>{{ m.mix.before }}</h3>
             <ul class="plain">
-              <li v-for="step in before" :key="step.text" class="sentence">{{ step.text }}</li>
+              <li v-for="step in before" :key="step.component + step.does" class="sentence">
+                {{ preparationWords(step) }}
+              </li>
             </ul>
           </template>
           <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>

@@ -1,0 +1,12 @@
+export {
+  say,
+  sayAll,
+  spoken,
+  spokenOut,
+  type Quantity,
+  type Saying,
+  type Speaker,
+  type SpokenOut,
+  type Told,
+} from './saying.ts';
+export { inMetric, METRIC, speakerFor, type NumberWriter } from './speaker.ts';
