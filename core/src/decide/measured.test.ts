@@ -92,7 +92,7 @@ describe('what was measured', () => {
     });
     expect(reasons.some(({ signal }) => signal === 'growth')).toBe(false);
     expect(inMetric(reasons.find(({ signal }) => signal === 'growthLog')!.text)).toContain(
-      '0.2 cm a month',
+      '2 mm a month',
     );
   });
 });

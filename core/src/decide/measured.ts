@@ -74,7 +74,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
 
 function ofGrowth({ change, lately, cmPerMonth, readings }: GrowthRate): MeasuredFinding[] {
   if (lately === null) return [];
-  const rate = say`${{ cm: lately }} a month lately, ${cmPerMonth.toFixed(1)} over all (${readings} readings, winter taken out)`;
+  const rate = say`${{ cm: lately }} a month lately, ${{ cm: cmPerMonth }} over all (${readings} readings, winter taken out)`;
   if (change === 'stalled') {
     return [
       growthFinding(

@@ -46,7 +46,7 @@ export function ruledOut(
   if (presentIsUnderShelf && rung.clearanceCm !== null && rung.clearanceCm < 0) {
     return {
       verdict: 'tooTall',
-      because: say`would stand ${{ cm: stance.topCm }} high, ${{ cm: -rung.clearanceCm }} more than the place has`,
+      because: say`would stand ${{ cm: stance.topCm }} high, ${{ cm: Math.ceil(-rung.clearanceCm) }} more than the place has`,
     };
   }
   // At rest, and in the cold, any pot stays wet: it is watered the less.

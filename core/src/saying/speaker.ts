@@ -10,16 +10,19 @@ const CUPS_BELOW_L = 0.95;
 const round: NumberWriter = (value, digits) => String(Number(value.toFixed(digits)));
 const asIso = (date: string) => date;
 
-/** cm, litres, kilograms: millilitres and grams below one of them. */
+/** cm, litres, kilograms: millimetres, millilitres and grams below one of them. */
 export const metricSpeaker = (write: NumberWriter = round, day = asIso): Speaker => ({
-  cm: (cm) => `${write(cm, cm < 20 ? 1 : 0)} cm`,
+  cm: (cm) =>
+    Math.abs(cm) < 0.95 && cm !== 0
+      ? `${write(cm * 10, 0)} mm`
+      : `${write(cm, cm < 20 ? 1 : 0)} cm`,
   litres: (litres) => (litres < 1 ? `${write(litres * 1000, 0)} mL` : `${write(litres, 2)} L`),
   kg: (kg) => (kg < 1 ? `${write(kg * 1000, 0)} g` : `${write(kg, 2)} kg`),
   celsius: (celsius) => `${write(celsius, 0)} °C`,
   day,
 });
 
-/** Inches, cups or quarts, pounds, Fahrenheit. */
+/** Inches, cups or quarts, ounces below a pound, Fahrenheit. */
 export const usSpeaker = (write: NumberWriter = round, day = asIso): Speaker => ({
   cm: (cm) => `${write(cm / LENGTH_UNITS.in, 1)} in`,
   litres: (litres) => {
@@ -27,7 +30,10 @@ export const usSpeaker = (write: NumberWriter = round, day = asIso): Speaker => 
     const cups = write(litres / VOLUME_UNITS.cup, 1);
     return `${cups} ${cups === '1' ? 'cup' : 'cups'}`;
   },
-  kg: (kg) => `${write(kg / MASS_UNITS.lb, 1)} lb`,
+  kg: (kg) =>
+    kg < MASS_UNITS.lb
+      ? `${write(kg / MASS_UNITS.oz, 1)} oz`
+      : `${write(kg / MASS_UNITS.lb, 1)} lb`,
   celsius: (celsius) => `${write(celsius * 1.8 + 32, 0)} °F`,
   day,
 });

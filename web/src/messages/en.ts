@@ -210,7 +210,7 @@ export const en = {
       `${what}: ${change} from the first cycle to the last (${low} to ${high}), over ${cycles} cycles; chance alone would do that with probability ${chance}.`,
     notEnough: (what: string, least: number) =>
       `${what}: not enough to tell; ${least} cycles are needed.`,
-    recent: (grams: string) => `Lately about ${grams} g a day.`,
+    recent: (weight: string) => `Lately about ${weight} a day.`,
     leftOut: (date: string, kg: string, why: string) => `Left out: ${kg} on ${date}, ${why}.`,
     table: (n: number) => (n === 1 ? 'The one cycle' : `The ${n} cycles as a table`),
     from: 'Watered',
@@ -504,9 +504,9 @@ export const en = {
       ) =>
         `roots explore ${now} % of ${oldL}, which is ${start} % of ${newL}; they grow on logistically to ${full} %, at ${pace} times the usual pace, in a year that is ${activity} active in the mean; the band holds 8 of 10 such plants`,
       dry: (held: string, spent: number, goes: string, growth: string, days: string) =>
-        `holds ${held}, of which ${spent} % may go: ${goes} g; at ${growth} g a day in growth ${days} days`,
+        `holds ${held}, of which ${spent} % may go: ${goes}; at ${growth} a day in growth ${days} days`,
       dryRest: (rest: string, days: string, stands: string | null) =>
-        `, at ${rest} g a day at rest ${days} days${stands === null ? '' : `, ${stands} times as long as it takes to dry, for it stands dry a while`}`,
+        `, at ${rest} a day at rest ${days} days${stands === null ? '' : `, ${stands} times as long as it takes to dry, for it stands dry a while`}`,
       noWaterAtRest: ', no water at rest',
       tip: (base: string, gravity: string, angle: string) =>
         `atan of base radius ${base} over height of the centre of gravity ${gravity} = ${angle}°`,

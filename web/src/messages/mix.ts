@@ -166,11 +166,11 @@ export const mix = {
   opens: (n: number) => (n === 1 ? 'opens 1 bag' : `opens ${n} bags`),
   fromOpen: 'from an open bag',
   before: 'Beforehand',
-  dressing: (label: string, mm: number, volume: string) =>
-    `Top dressing: ${mm} mm of ${label}, ${volume}.`,
+  dressing: (label: string, depth: string, volume: string) =>
+    `Top dressing: ${depth} of ${label}, ${volume}.`,
   extraLeftOut: (label: string) => `${label} is left out: it is on your avoid-list.`,
   handful: (label: string, volume: string) => `A handful of ${label}: ${volume}.`,
-  feedLine: (grams: string) => `Slow-release feed: ${grams} g, never above the label’s rate.`,
+  feedLine: (weight: string) => `Slow-release feed: ${weight}, never above the label’s rate.`,
 
   buysOf: { air: 'Air', water: 'Water', wetKgPerL: 'Weight', life: 'Life' },
   onePart: 'It has one part only: nothing to trade.',
@@ -485,7 +485,8 @@ export const mix = {
     soonDry:
       'In winter it is empty within days: look at it as often. Once the wick is dry to the touch, flush from above; refilling is not enough.',
     winterCosts: (costs: string) => `What the winter school costs: ${costs}.`,
-    how: 'Pebbles of 8–16 mm stay damp 10 cm above water or a wick (common practice, no source); room between them is 1 − their packing; a wick’s flow falls evenly to none at its lift.',
+    how: (damp: string) =>
+      `Pebbles of 8–16 mm stay damp ${damp} above water or a wick (common practice, no source); room between them is 1 − their packing; a wick’s flow falls evenly to none at its lift.`,
     kind: 'Set-up',
     innerRim: 'Pebble pot, inside width',
     innerHeight: 'Pebble pot, inside height',

@@ -21,7 +21,7 @@ import StepBoxes from './StepBoxes.vue';
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
 const settings = useSettings();
 const store = usePantry();
-const { length, number, volume, weight, said } = useUnits();
+const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
 const { extraWords } = useExtraWords();
@@ -77,7 +77,7 @@ const fetch = computed(() => {
   const { mound } = rung.value;
   if (mound) {
     things.push(m.sheet.netPot(length(mound.core.topDiameterCm)));
-    things.push(m.sheet.mossFor(`${number(mound.dryG, 0)} g`));
+    things.push(m.sheet.mossFor(weight(mound.dryG / 1000)));
   }
   if (depth.screenCm && !mound) things.push(m.sheet.screen(length(depth.screenCm)));
   const at = plan.value;

@@ -52,14 +52,14 @@ const rows = computed(() => {
         w.dry(
           volume(heldL),
           percent(spentShare),
-          number(goesG, 0),
-          number(growthG, 0),
+          weight(goesG / 1000),
+          weight(growthG / 1000),
           number(growthDays, 0),
         ) +
         (restDays === null
           ? w.noWaterAtRest
           : w.dryRest(
-              number(restG, 0),
+              weight(restG / 1000),
               number(restDays, 0),
               standsAtRest > 1 ? number(standsAtRest, 1) : null,
             )),

@@ -52,7 +52,7 @@ const growth = computed(() => {
       <p>{{ trendLine(file.water.use, m.log.use) }}</p>
       <p>{{ trendLine(file.water.holding, m.log.holding) }}</p>
       <p v-if="file.water.recentGPerDay !== null">
-        {{ m.log.recent(number(file.water.recentGPerDay, 0)) }}
+        {{ m.log.recent(weight(file.water.recentGPerDay / 1000)) }}
       </p>
       <p
         v-for="{ entry, why } in file.water.leftOut"

@@ -10,7 +10,7 @@ import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 
 /** A moss mound on an upturned net pot: how much moss, and whether it stays on its mouth. */
-const { length, lengthUnit, lengthToCm, lengthFromCm, volume, volumeUnit, volumeToL, number } =
+const { length, lengthUnit, lengthToCm, lengthFromCm, volume, volumeUnit, volumeToL, weight } =
   useUnits();
 const { draft } = useDraft('mound', () => ({
   mouth: lengthFromCm(12) as number | null,
@@ -50,7 +50,7 @@ const avoided = computed(() => {
   const { avoided: list, component } = usePantry().pantry;
   return whyAvoided(component('longMoss'), list) !== null;
 });
-const grams = (g: number) => `${number(g, 0)} g`;
+const grams = (g: number) => weight(g / 1000);
 /** With what it is made of, for the picture. */
 const shape = computed(() => ({
   ...mound.value!,

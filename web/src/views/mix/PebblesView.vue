@@ -12,6 +12,7 @@ import {
   type WickKind,
   SCHOOLS,
   type Schools,
+  PEBBLE_LIFT_CM,
 } from '@fernbank/core';
 import { computed } from 'vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
@@ -216,7 +217,7 @@ const drawn = computed(() => {
           </p>
           <p v-if="setup.winter.days < 4" class="caution">{{ m.mix.pebbles.soonDry }}</p>
           <p>{{ m.mix.pebbles.winterCosts(SCHOOLS.winter.options[draft.winter].costs) }}</p>
-          <p class="quiet small">{{ m.mix.pebbles.how }}</p>
+          <p class="quiet small">{{ m.mix.pebbles.how(length(PEBBLE_LIFT_CM)) }}</p>
         </template>
         <p v-else role="alert" class="text-error">{{ outcome.fault }}</p>
       </div>
