@@ -51,10 +51,19 @@ async function tooWide(page: Page): Promise<string[]> {
   return px > 0 ? [`${px} px wider than the window`] : [];
 }
 /** What is data shown as if it were a sentence. */
-const unspoken = async (page: Page) =>
-  (await page.locator('body').innerText()).match(
-    /.{0,30}(\[object |"told"|undefined|NaN).{0,20}/g,
-  ) ?? [];
+const unspoken = (page: Page) =>
+  page.evaluate(() => {
+    const spoken = [
+      ...document.querySelectorAll('[aria-label], [title], [alt], [aria-valuetext]'),
+    ].flatMap((element) =>
+      ['aria-label', 'title', 'alt', 'aria-valuetext'].map(
+        (name) => element.getAttribute(name) ?? '',
+      ),
+    );
+    return [document.body.innerText, ...spoken].flatMap(
+      (text) => text.match(/.{0,30}(\[object |"told"|undefined|NaN).{0,20}/g) ?? [],
+    );
+  });
 const moving = (page: Page) =>
   page.evaluate(() =>
     document

@@ -159,7 +159,7 @@ watch(
         </p>
         <p v-if="offline.waiting" class="row">
           {{ m.keeping.offline.update }}
-          <v-btn variant="outlined" min-height="44" @click="offline.takeOver()">{{
+          <v-btn variant="outlined" @click="offline.takeOver()">{{
             m.keeping.offline.reload
           }}</v-btn>
         </p>

@@ -54,7 +54,8 @@ export const vuetify = createVuetify({
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   theme: { defaultTheme: 'light', themes: { light, dark } },
   defaults: {
-    VBtn: { rounded: 'lg', variant: 'flat', class: 'text-none' },
+    // As high as a thumb with earth on it asks for.
+    VBtn: { rounded: 'lg', variant: 'flat', class: 'text-none', minHeight: 48 },
     VCard: { rounded: 'lg', variant: 'flat', border: true },
     VTextField: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
     VTextarea: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },

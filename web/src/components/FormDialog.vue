@@ -15,8 +15,8 @@ defineEmits<{ submit: [] }>();
         <slot />
         <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
         <div class="row">
-          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{ save }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
+          <v-btn type="submit" color="primary" :loading="saving">{{ save }}</v-btn>
+          <v-btn variant="text" @click="open = false">{{ m.app.cancel }}</v-btn>
         </div>
       </form>
     </v-card>

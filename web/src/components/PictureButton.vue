@@ -31,7 +31,6 @@ async function save(kind: 'svg' | 'png'): Promise<void> {
         :key="kind"
         variant="text"
         size="small"
-        min-height="44"
         :prepend-icon="mdiImageOutline"
         :aria-label="`${m.keeping.picture.save}, ${m.keeping.picture[kind]}: ${name}`"
         @click="save(kind)"

@@ -7,6 +7,7 @@ import { VTextField } from 'vuetify/components';
 import PotCutaway from './cutaway/PotCutaway.vue';
 import MixColumns from './mix/MixColumns.vue';
 import NumberField from './NumberField.vue';
+import QuantityField from './QuantityField.vue';
 import { typedNumber } from './typedNumber.ts';
 import { emptyPot, entryOf, potErrors, potFromEntry } from './plant/potEntry.ts';
 import ReadinessRibbon from './verdict/ReadinessRibbon.vue';
@@ -15,7 +16,7 @@ import VerdictMark from './verdict/VerdictMark.vue';
 import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 import { kindOfRecipe } from '../composables/figureWords.ts';
-import { useUnits } from '../composables/useUnits.ts';
+import { useUnits, type Measure } from '../composables/useUnits.ts';
 import { useSettings } from '../stores/settings.ts';
 import { useDraft } from '../composables/useDraft.ts';
 import { nextTick } from 'vue';
@@ -65,6 +66,32 @@ describe('NumberField', () => {
     await width.find('input').setValue('wide');
     expect(width.find('input').element.value).toBe('wide');
     expect(width.text()).toContain('Please type a number above 0');
+  });
+});
+
+describe('QuantityField', () => {
+  const field = (modelValue: number | null, of: Measure) =>
+    mount(QuantityField, {
+      props: { modelValue, label: 'Width', of },
+      global: { plugins: [createVuetify({ components: { VTextField } })] },
+    });
+
+  it('is typed in inches, kept in cm, and keeps what was typed in sight', async () => {
+    useSettings().current.units = 'us';
+    const width = field(null, 'length');
+    await width.find('input').setValue('5.25');
+    expect(width.emitted('update:modelValue')).toEqual([[5.25 * 2.54]]);
+    await width.setProps({ modelValue: 5.25 * 2.54 });
+    expect(width.find('input').element.value).toBe('5.25');
+    expect(width.text()).toContain('in');
+  });
+
+  it('shows what is kept in the keeper’s units, and nothing where nothing is', async () => {
+    useSettings().current.units = 'us';
+    expect(field(20, 'temperature').find('input').element.value).toBe('68');
+    expect(field(null, 'volume').find('input').element.value).toBe('');
+    useSettings().current.units = 'metric';
+    expect(field(1.234, 'weight').find('input').element.value).toBe('1.234');
   });
 });
 
@@ -143,8 +170,8 @@ describe('units', () => {
     expect(volume(0.2365882365)).toBe('1 cup');
     expect(volume(0.473176473)).toBe('2 cups');
     expect(useUnits().temperature(20)).toBe('68 °F');
-    expect(useUnits().temperatureToC(50)).toBeCloseTo(10, 9);
-    expect(useUnits().lengthToCm(6)).toBeCloseTo(15.24, 9);
+    expect(useUnits().measures.value.temperature.to(50)).toBeCloseTo(10, 9);
+    expect(useUnits().measures.value.length.to(6)).toBeCloseTo(15.24, 9);
   });
 });
 

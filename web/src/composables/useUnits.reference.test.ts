@@ -13,23 +13,23 @@ const us = () => {
 // NIST SP 811 (2008), appendix B: exact, or to the digits given there.
 describe('units against the published conversion factors', () => {
   it('inch: 2.54 cm exactly', () => {
-    expect(us().lengthToCm(1)).toBeCloseTo(2.54, 12);
-    expect(us().lengthFromCm(25.4)).toBe(10);
+    expect(us().measures.value.length.to(1)).toBeCloseTo(2.54, 12);
+    expect(us().measures.value.length.from(25.4)).toBe(10);
   });
   it('pound: 0.453 592 37 kg exactly; ounce: 0.028 349 52 kg', () => {
-    expect(us().weightToKg(1)).toBeCloseTo(0.453_592_37, 12);
+    expect(us().measures.value.weight.to(1)).toBeCloseTo(0.453_592_37, 12);
     expect(weightInLine('1 lb')).toBeCloseTo(0.453_592_37, 12);
     expect(weightInLine('1 oz')).toBeCloseTo(0.028_349_52, 8);
   });
   it('US liquid quart: 0.946 352 9 L', () => {
-    expect(us().volumeToL(1)).toBeCloseTo(0.946_352_9, 7);
+    expect(us().measures.value.volume.to(1)).toBeCloseTo(0.946_352_9, 7);
   });
   it('US cup: 0.236 588 2 L; 0.47 L are told as two of them', () => {
     expect(us().volume(2 * 0.236_588_2)).toBe('2 cups');
   });
   it('Fahrenheit: t/°C = (t/°F − 32)/1.8', () => {
-    expect(us().temperatureToC(68)).toBeCloseTo(20, 12);
-    expect(us().temperatureToC(-40)).toBeCloseTo(-40, 12);
+    expect(us().measures.value.temperature.to(68)).toBeCloseTo(20, 12);
+    expect(us().measures.value.temperature.to(-40)).toBeCloseTo(-40, 12);
   });
   it('pound per quart: 0.453 592 37 / 0.946 352 9 kg/L', () => {
     expect(us().density(0.453_592_37 / 0.946_352_9)).toBe('1 lb/qt');

@@ -22,6 +22,51 @@ const dayWriter = new Intl.DateTimeFormat(undefined, {
 
 const day = (date: string) => dayWriter.format(new Date(`${date}T00:00:00Z`));
 
+/** What a field of a quantity measures; kept in cm, L, kg, °C. */
+export type Measure = 'length' | 'volume' | 'weight' | 'temperature';
+interface InField {
+  unit: string;
+  /** as the field shows it */
+  from: (metric: number) => number;
+  to: (typed: number) => number;
+}
+const rounded = (value: number, digits: number) => Number(value.toFixed(digits));
+const asTyped = (unit: string, digits: number): InField => ({
+  unit,
+  from: (metric) => rounded(metric, digits),
+  to: (typed) => typed,
+});
+const FIELDS: Record<'metric' | 'us', Record<Measure, InField>> = {
+  metric: {
+    length: asTyped('cm', 2),
+    volume: asTyped('L', 3),
+    weight: asTyped('kg', 3),
+    temperature: asTyped('°C', 1),
+  },
+  us: {
+    length: {
+      unit: 'in',
+      from: (cm) => rounded(convert(cm, 'cm').to('in'), 2),
+      to: (inches) => convert(inches, 'in').to('cm'),
+    },
+    volume: {
+      unit: 'qt',
+      from: (litres) => rounded(convert(litres, 'liters').to('quarts'), 3),
+      to: (quarts) => convert(quarts, 'quarts').to('liters'),
+    },
+    weight: {
+      unit: 'lb',
+      from: (kg) => rounded(convert(kg, 'kg').to('lb'), 3),
+      to: (pounds) => convert(pounds, 'lb').to('kg'),
+    },
+    temperature: {
+      unit: '°F',
+      from: (celsius) => rounded(convert(celsius, 'celsius').to('fahrenheit'), 1),
+      to: (fahrenheit) => convert(fahrenheit, 'fahrenheit').to('celsius'),
+    },
+  },
+};
+
 /** Numbers with their units, in the keeper's own system. The core knows metric only. */
 export function useUnits() {
   const settings = useSettings();
@@ -31,12 +76,15 @@ export function useUnits() {
   const money = (value: number) =>
     `${settings.current.currency} ${value.toLocaleString(undefined, { minimumFractionDigits: 2, maximumFractionDigits: 2 })}`.trim();
 
+  const measures = computed(() => FIELDS[us.value ? 'us' : 'metric']);
   const by = computed(() => speakerFor(us.value ? 'us' : 'metric', format, day));
 
   return {
     us,
-    lengthUnit: computed(() => (us.value ? 'in' : 'cm')),
-    weightUnit: computed(() => (us.value ? 'lb' : 'kg')),
+    lengthUnit: computed(() => measures.value.length.unit),
+    volumeUnit: computed(() => measures.value.volume.unit),
+    /** what is typed and shown in fields */
+    measures,
     /** cm for people */
     length: (cm: number) => by.value.cm(cm),
     /** litres for people: cups and quarts for US keepers */
@@ -44,22 +92,6 @@ export function useUnits() {
     weight: (kg: number) => by.value.kg(kg),
     /** a sentence of the core, its quantities as the keeper reads them */
     said: (saying: Saying) => spoken(saying, by.value),
-    /** a typed length in cm */
-    lengthToCm: (typed: number) => (us.value ? convert(typed, 'in').to('cm') : typed),
-    lengthFromCm: (cm: number) =>
-      Math.round((us.value ? convert(cm, 'cm').to('in') : cm) * 100) / 100,
-    volumeUnit: computed(() => (us.value ? 'qt' : 'L')),
-    volumeToL: (typed: number) => (us.value ? convert(typed, 'quarts').to('liters') : typed),
-    volumeFromL: (litres: number) =>
-      Math.round((us.value ? convert(litres, 'liters').to('quarts') : litres) * 1000) / 1000,
-    weightToKg: (typed: number) => (us.value ? convert(typed, 'lb').to('kg') : typed),
-    weightFromKg: (kg: number) =>
-      Math.round((us.value ? convert(kg, 'kg').to('lb') : kg) * 1000) / 1000,
-    temperatureUnit: computed(() => (us.value ? '°F' : '°C')),
-    temperatureToC: (typed: number) =>
-      us.value ? convert(typed, 'fahrenheit').to('celsius') : typed,
-    temperatureFromC: (celsius: number) =>
-      Math.round(us.value ? convert(celsius, 'celsius').to('fahrenheit') : celsius),
     temperature: (celsius: number) => by.value.celsius(celsius),
     /** kg/L for people */
     density: (kgPerL: number) =>

@@ -24,7 +24,7 @@ watch(
     scrollable
     @keydown.esc="conflict.choose(null)"
   >
-    <v-card v-if="conflict.open" class="sheet stack" :aria-label="m.keeping.conflict.title">
+    <v-card v-if="conflict.open" class="in-dialog stack" :aria-label="m.keeping.conflict.title">
       <h2>{{ m.keeping.conflict.title }}</h2>
       <p class="quiet">{{ m.keeping.conflict.intro }}</p>
       <fieldset v-for="one in conflict.open.differences" :key="one.field" class="field">
@@ -40,22 +40,14 @@ watch(
         </label>
       </fieldset>
       <div class="row">
-        <v-btn color="primary" min-height="48" @click="conflict.choose(mine)">{{
-          m.keeping.conflict.save
-        }}</v-btn>
-        <v-btn variant="text" min-height="48" @click="conflict.choose(null)">{{
-          m.keeping.conflict.drop
-        }}</v-btn>
+        <v-btn color="primary" @click="conflict.choose(mine)">{{ m.keeping.conflict.save }}</v-btn>
+        <v-btn variant="text" @click="conflict.choose(null)">{{ m.keeping.conflict.drop }}</v-btn>
       </div>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.sheet {
-  padding: 20px;
-  overflow: auto;
-}
 .field {
   border: 0;
   padding: 0;

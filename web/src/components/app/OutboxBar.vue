@@ -20,7 +20,7 @@ useEventListener(window, 'online', () => send());
   <div v-if="outbox.parcels.length > 0" class="outbox no-print" role="status">
     <p v-if="outbox.waiting.length > 0" class="row">
       {{ m.outbox.waiting(outbox.waiting.length) }}
-      <v-btn variant="outlined" min-height="44" :loading="outbox.sending" @click="send()">{{
+      <v-btn variant="outlined" :loading="outbox.sending" @click="send()">{{
         m.outbox.sendNow
       }}</v-btn>
     </p>
@@ -28,12 +28,11 @@ useEventListener(window, 'online', () => send());
       {{ m.outbox.refused(parcel.label, parcel.refused ?? '') }}
       <v-btn
         variant="outlined"
-        min-height="48"
         :loading="outbox.sending"
         @click="send(() => outbox.again(parcel))"
         >{{ m.outbox.again }}</v-btn
       >
-      <v-btn variant="text" min-height="48" @click="outbox.drop(parcel)">{{ m.outbox.drop }}</v-btn>
+      <v-btn variant="text" @click="outbox.drop(parcel)">{{ m.outbox.drop }}</v-btn>
     </p>
   </div>
 </template>

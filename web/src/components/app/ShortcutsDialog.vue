@@ -33,7 +33,7 @@ const groups = [
 
 <template>
   <v-dialog v-model="open" max-width="640" scrollable>
-    <v-card class="sheet stack">
+    <v-card class="in-dialog stack">
       <h2>{{ keys.title }}</h2>
       <div class="groups">
         <section v-for="group in groups" :key="group.title">
@@ -48,18 +48,12 @@ const groups = [
           </dl>
         </section>
       </div>
-      <v-btn variant="outlined" min-height="48" autofocus @click="open = false">{{
-        m.app.close
-      }}</v-btn>
+      <v-btn variant="outlined" autofocus @click="open = false">{{ m.app.close }}</v-btn>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
-.sheet {
-  padding: 20px;
-  overflow: auto;
-}
 .groups {
   columns: 2 240px;
 }

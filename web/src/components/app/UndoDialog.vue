@@ -16,25 +16,14 @@ const t = m.app.dependents;
     scrollable
     @update:model-value="undo.question.settle(false)"
   >
-    <v-card class="sheet stack" :aria-label="t.title(undo.question.dependents.length)">
+    <v-card class="in-dialog stack" :aria-label="t.title(undo.question.dependents.length)">
       <h2>{{ t.title(undo.question.dependents.length) }}</h2>
       <p>{{ t.intro }}</p>
       <DeedLine v-for="deed in undo.question.dependents" :key="deed.id" :deed="deed" />
       <div class="row">
-        <v-btn color="primary" min-height="48" @click="undo.question.settle(true)">{{
-          t.all
-        }}</v-btn>
-        <v-btn variant="text" min-height="48" @click="undo.question.settle(false)">{{
-          t.keep
-        }}</v-btn>
+        <v-btn color="primary" @click="undo.question.settle(true)">{{ t.all }}</v-btn>
+        <v-btn variant="text" @click="undo.question.settle(false)">{{ t.keep }}</v-btn>
       </div>
     </v-card>
   </v-dialog>
 </template>
-
-<style scoped>
-.sheet {
-  padding: 20px;
-  overflow: auto;
-}
-</style>

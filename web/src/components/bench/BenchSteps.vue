@@ -261,7 +261,7 @@ const extensions = computed(() =>
     <FoundPanel :fit="fit" :planned="planned" :found="progress.found" @found="onFound" />
     <details class="panel">
       <summary>{{ m.bench.all }}</summary>
-      <ol class="all">
+      <ol class="bare all">
         <li v-for="(one, i) in steps" :key="one.id">
           <button type="button" :class="{ here: i === at }" @click="jump(i)">
             {{ isDone(one.id) ? '✓' : '○' }} {{ said(one.title) }}
@@ -271,7 +271,7 @@ const extensions = computed(() =>
     </details>
     <section v-if="others.length > 0" class="panel">
       <h2>{{ m.bench.others }}</h2>
-      <ul class="all">
+      <ul class="bare all">
         <li v-for="other in others" :key="other.plantId">
           <router-link :to="`/plants/${other.plantId}/bench`">{{ other.name }}</router-link>
           <span class="quiet small"> {{ m.bench.doneSteps(other.done.length) }}</span>
@@ -281,7 +281,6 @@ const extensions = computed(() =>
     <div>
       <v-btn
         variant="text"
-        min-height="48"
         @click="
           bench.leave(plant.id);
           $router.push(`/plants/${plant.id}/fit`);
@@ -331,10 +330,6 @@ const extensions = computed(() =>
   position: sticky;
   bottom: 0;
   z-index: 3;
-}
-.all {
-  list-style: none;
-  padding: 0;
 }
 .all button {
   all: unset;

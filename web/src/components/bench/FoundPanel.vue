@@ -29,7 +29,7 @@ const live = [
 const pots = computed(() =>
   props.fit.ladder.value.rungs.map(({ option, rimCm }) => ({
     value: option.id,
-    title: `${option.label} (${length(rimCm)})`,
+    title: `${said(option.label)} (${length(rimCm)})`,
   })),
 );
 const recipes = computed(() =>
@@ -109,9 +109,7 @@ const litres = computed(() => {
         <strong>{{ litres.what }}</strong>
       </p>
       <div v-if="changed">
-        <v-btn variant="outlined" min-height="48" @click="emit('found', {})">{{
-          m.bench.back2plan
-        }}</v-btn>
+        <v-btn variant="outlined" @click="emit('found', {})">{{ m.bench.back2plan }}</v-btn>
       </div>
     </div>
   </details>
@@ -120,11 +118,5 @@ const litres = computed(() => {
 <style scoped>
 .inside {
   padding-top: 8px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 220px), 1fr));
-  gap: 12px;
-  align-items: start;
 }
 </style>

@@ -26,7 +26,6 @@ const shown = computed(() => (props.all ? bench.running : bench.due));
       }}</span>
       <v-btn
         variant="text"
-        min-height="44"
         :aria-label="m.bench.stopTimer(timer.name, timer.label)"
         @click="bench.stopTimer(timer)"
         >{{ m.bench.stop }}</v-btn

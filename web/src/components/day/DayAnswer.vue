@@ -54,7 +54,7 @@ const howFar = computed(() => {
         :aria-label="m.day.planning"
       />
       <span role="status">{{ m.day.searching(progress.seconds.toFixed(1)) }}</span>
-      <v-btn variant="outlined" min-height="48" @click="$emit('stop')">{{ m.day.stop }}</v-btn>
+      <v-btn variant="outlined" @click="$emit('stop')">{{ m.day.stop }}</v-btn>
     </div>
   </section>
 </template>

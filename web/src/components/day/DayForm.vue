@@ -5,17 +5,16 @@ import { computed, ref } from 'vue';
 import { ApiError, wordsFor } from '../../api/client.ts';
 import type { Day, DayAsk } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useSettings } from '../../stores/settings.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** What a keeper says of a potting day: dates and minutes, hands, money, tub, how pots are cleaned. */
 const props = defineProps<{ day: Day | null; save: (ask: DayAsk) => Promise<unknown> }>();
 const emit = defineEmits<{ saved: [] }>();
 
 const settings = useSettings();
-const { volumeUnit, volumeToL, volumeFromL } = useUnits();
 const NEXT_CHANCE_DAYS = 42;
 const USUAL_MINUTES = 180;
 const SATURDAY = 6;
@@ -32,7 +31,7 @@ const { draft, clear } = useDraft(`day.${props.day?.id ?? 'new'}`, () => ({
   hands: (props.day?.hands ?? 1) as number | null,
   money: props.day?.money ?? null,
   potPrice: props.day?.potPrice ?? null,
-  tub: props.day?.tubL == null ? null : volumeFromL(props.day.tubL),
+  tubL: props.day?.tubL ?? null,
   nextChance: props.day?.nextChance ?? '',
   cleaning: (props.day?.cleaning ?? 'soak') as Cleaning,
 }));
@@ -70,14 +69,14 @@ async function submit(): Promise<void> {
   fault.value = '';
   if (Object.keys(errors.value).length > 0) return;
   saving.value = true;
-  const { dates, hands, money, potPrice, tub, cleaning } = draft.value;
+  const { dates, hands, money, potPrice, tubL, cleaning } = draft.value;
   try {
     await props.save({
       dates: dates.map(({ date, minutes }) => ({ date, minutes: Math.round(minutes!) })),
       hands: Math.round(hands!),
       money,
       potPrice,
-      tubL: tub === null ? null : volumeToL(tub),
+      tubL,
       cleaning,
       nextChance: nextChance.value,
       pins: (props.day?.pins ?? []).filter(
@@ -98,7 +97,7 @@ async function submit(): Promise<void> {
 
 <template>
   <form class="stack" novalidate @submit.prevent="submit">
-    <ul class="dates">
+    <ul class="bare dates">
       <li v-for="(row, i) in draft.dates" :key="i">
         <v-text-field
           v-model="row.date"
@@ -123,9 +122,7 @@ async function submit(): Promise<void> {
       </li>
     </ul>
     <div v-if="draft.dates.length < MOST_DATES">
-      <v-btn variant="text" min-height="48" :prepend-icon="mdiPlus" @click="addDate">{{
-        m.day.addDate
-      }}</v-btn>
+      <v-btn variant="text" :prepend-icon="mdiPlus" @click="addDate">{{ m.day.addDate }}</v-btn>
     </div>
     <div class="fields">
       <NumberField v-model="draft.hands" :label="m.day.hands" :error="errors.hands ?? ''" />
@@ -142,12 +139,7 @@ async function submit(): Promise<void> {
         :unit="settings.current.currency"
         :hint="m.day.potPriceHint"
       />
-      <NumberField
-        v-model="draft.tub"
-        :label="m.day.tub"
-        :unit="volumeUnit"
-        :hint="m.day.tubHint"
-      />
+      <QuantityField v-model="draft.tubL" :label="m.day.tub" of="volume" :hint="m.day.tubHint" />
       <v-select v-model="draft.cleaning" :items="cleanings" :label="m.day.cleaning" />
       <v-text-field
         v-model="nextChance"
@@ -168,10 +160,6 @@ async function submit(): Promise<void> {
 </template>
 
 <style scoped>
-.dates {
-  list-style: none;
-  padding: 0;
-}
 .dates li {
   display: grid;
   grid-template-columns: minmax(0, 220px) minmax(0, 200px) 48px;

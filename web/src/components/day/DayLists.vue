@@ -92,7 +92,7 @@ const spare = computed((): DayPot[] => {
       <VueDraggable
         v-model="potted"
         tag="ul"
-        class="lines"
+        class="bare lines"
         group="plants"
         handle=".grip"
         :sort="false"
@@ -124,7 +124,7 @@ const spare = computed((): DayPot[] => {
         <VueDraggable
           v-model="left"
           tag="ul"
-          class="lines"
+          class="bare lines"
           group="plants"
           handle=".grip"
           :sort="false"
@@ -167,7 +167,7 @@ const spare = computed((): DayPot[] => {
         <VueDraggable
           :model-value="spare"
           tag="ul"
-          class="spare"
+          class="bare spare"
           :group="{ name: 'pots', pull: 'clone', put: false }"
           :sort="false"
           force-fallback
@@ -192,7 +192,7 @@ const spare = computed((): DayPot[] => {
       </section>
       <details v-if="store.notAsked.length > 0" class="panel">
         <summary>{{ m.day.notAsked }} ({{ store.notAsked.length }})</summary>
-        <ul class="lines">
+        <ul class="bare lines">
           <li v-for="one in store.notAsked" :key="one.plant" class="left">
             <span />
             <div class="words">
@@ -221,8 +221,6 @@ const spare = computed((): DayPot[] => {
   align-items: start;
 }
 .lines {
-  list-style: none;
-  padding: 0;
   min-height: 60px;
 }
 .left {
@@ -243,8 +241,6 @@ const spare = computed((): DayPot[] => {
   touch-action: none;
 }
 .spare {
-  list-style: none;
-  padding: 0;
   display: flex;
   flex-wrap: wrap;
   gap: 10px 14px;

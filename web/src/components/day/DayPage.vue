@@ -20,7 +20,6 @@ const print = () => window.print();
       <v-btn
         v-if="prints && hasPlan"
         variant="outlined"
-        min-height="48"
         class="no-print"
         :prepend-icon="mdiPrinter"
         @click="print"

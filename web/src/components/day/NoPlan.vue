@@ -16,7 +16,7 @@ const store = useDay();
     <section v-else class="panel stack">
       <p>{{ m.day.noPlan }}</p>
       <div>
-        <v-btn color="primary" min-height="48" to="/day">{{ m.day.toPlan }}</v-btn>
+        <v-btn color="primary" to="/day">{{ m.day.toPlan }}</v-btn>
       </div>
     </section>
   </template>

@@ -34,12 +34,11 @@ function words(pin: Pin): string {
   <section class="panel stack" role="alert">
     <h2>{{ m.day.conflict }}</h2>
     <p>{{ m.day.conflictWhy[conflict.limit ?? 'none'] }}</p>
-    <ul class="pins">
+    <ul class="bare pins">
       <li v-for="pin in conflict.pins" :key="`${pin.kind}${pin.plant}`">
         <strong>{{ words(pin) }}</strong>
         <v-btn
           variant="outlined"
-          min-height="48"
           :aria-label="m.day.letGo(nameOf(pin.plant))"
           @click="store.unpin(pin.plant, m.day.told.free(nameOf(pin.plant)))"
           >{{ m.day.dropPin }}</v-btn
@@ -51,8 +50,6 @@ function words(pin: Pin): string {
 
 <style scoped>
 .pins {
-  list-style: none;
-  padding: 0;
   display: grid;
   gap: 8px;
 }

@@ -41,7 +41,7 @@ const rows = computed(() =>
     }}</strong>
     {{ plan.optimal ? m.cuts.optimal : m.cuts.bounded(length(plan.boundCm)) }}
   </p>
-  <ul class="bars">
+  <ul class="bare bars">
     <li v-for="row in rows" :key="row.y">
       <span
         >{{ m.cuts.pattern(row.times, length(row.stockCm))
@@ -84,8 +84,6 @@ const rows = computed(() =>
   font-size: 1.06rem;
 }
 .bars {
-  list-style: none;
-  padding: 0;
   margin-top: 10px;
   display: grid;
   gap: 8px;

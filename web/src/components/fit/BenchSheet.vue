@@ -137,7 +137,7 @@ const phases = computed(() => ({
     <div class="two">
       <div>
         <h2>{{ m.sheet.fetch }}</h2>
-        <ul class="boxes">
+        <ul class="bare boxes">
           <li v-for="thing in fetch" :key="thing">{{ thing }}</li>
         </ul>
         <h2>{{ m.fit.mix }}: {{ store.pantry.recipe(choices.recipeId).label }}</h2>
@@ -158,7 +158,7 @@ const phases = computed(() => ({
           </tfoot>
         </table>
         <p v-else>{{ m.fit.noMix }}</p>
-        <ul v-if="batch && fit.extras.value.length > 0" class="boxes">
+        <ul v-if="batch && fit.extras.value.length > 0" class="bare boxes">
           <li v-for="extra in fit.extras.value" :key="extra.kind">{{ extraWords(extra) }}</li>
         </ul>
         <template v-if="phases.before.length > 0">
@@ -212,10 +212,6 @@ const phases = computed(() => ({
 .order,
 .two h2 {
   margin: 12px 0 4px;
-}
-.boxes {
-  list-style: none;
-  padding: 0;
 }
 .boxes li,
 .boxed {

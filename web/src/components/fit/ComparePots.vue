@@ -75,18 +75,14 @@ const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
             <td v-for="rung in rungs" :key="rung.option.id">
               <div class="row">
                 <strong v-if="rung === choice">✓ {{ m.fit.chosen }}</strong>
-                <v-btn
-                  v-else
-                  variant="outlined"
-                  min-height="48"
-                  @click="$emit('pick', rung.option.id)"
-                  >{{ m.fit.choose1 }}</v-btn
-                >
+                <v-btn v-else variant="outlined" @click="$emit('pick', rung.option.id)">{{
+                  m.fit.choose1
+                }}</v-btn>
                 <v-btn
                   :icon="mdiClose"
                   variant="text"
                   size="48"
-                  :aria-label="`${m.fit.dropCompared}: ${rung.option.label}`"
+                  :aria-label="`${m.fit.dropCompared}: ${said(rung.option.label)}`"
                   @click="$emit('drop', rung.option.id)"
                 />
               </div>
@@ -99,9 +95,6 @@ const figures = computed((): { word: string; of: (rung: Rung) => string }[] => [
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
 .pot {
   vertical-align: bottom;
 }

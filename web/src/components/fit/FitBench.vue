@@ -23,12 +23,11 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
-import DragHandle from '../cutaway/DragHandle.vue';
-import PictureButton from '../PictureButton.vue';
-import PotCutaway from '../cutaway/PotCutaway.vue';
 import { crownToDraw, type CutawaySubject } from '../cutaway/scene.ts';
+import BeforeAfter from './BeforeAfter.vue';
 import ComparePots from './ComparePots.vue';
 import DepthPlan from './DepthPlan.vue';
+import FitFacts from './FitFacts.vue';
 import MoundPlan from './MoundPlan.vue';
 import MixPanel from './MixPanel.vue';
 import NumberField from '../NumberField.vue';
@@ -45,8 +44,8 @@ const scoop = defineModel<number | null | undefined>('scoopL');
 const settings = useSettings();
 const planCutting = usePlanCutting();
 const notices = useNotices();
-const { length, volume, weight, number, said } = useUnits();
-const { crowdedBand, mediumWord, dryWord, degrees } = useFigureWords();
+const { length, volume, said } = useUnits();
+const { degrees } = useFigureWords();
 const { day, full } = useDates();
 
 const file = computed(() => props.loaded.file);
@@ -102,7 +101,6 @@ const warning = computed(() => {
     ? m.fit.warnLater(choices.horizonMonths, degrees(later.tipAngleDryDeg), said(helps.text))
     : '';
 });
-const HEAVY_KG = 20;
 
 const drawnSupport = computed(() => {
   const at = plan.value;
@@ -165,21 +163,6 @@ const roomCm = computed(() => {
 });
 const pxPerCm = computed(() => Math.min(9, 165 / roomCm.value));
 const crownCm = computed(() => crownToDraw(file.value.height.cm));
-
-/** Dragged, the rim goes to the nearest pot there is. */
-const rims = computed(() => ladder.value.rungs.map((of) => of.rimCm));
-function rimMoved({ x }: { x: number }): void {
-  const wanted = Math.max(2, 2 * x);
-  const nearest = ladder.value.rungs.reduce((best, of) =>
-    Math.abs(of.rimCm - wanted) < Math.abs(best.rimCm - wanted) ? of : best,
-  );
-  choices.picked = nearest.option.id;
-}
-function rimStepped(by: 1 | -1): void {
-  const at = ladder.value.rungs.findIndex((of) => of === rung.value);
-  const next = ladder.value.rungs[at + by];
-  if (next) choices.picked = next.option.id;
-}
 
 const MOST_COMPARED = 3;
 const compared = ref<string[]>([]);
@@ -265,69 +248,7 @@ const freeOnShelf = (option: PotOption) => {
         </li>
       </ul>
       <p v-if="warning" class="caution" role="note">{{ warning }}</p>
-      <dl v-if="rung" class="facts">
-        <div>
-          <dt>{{ m.fit.newMedium }}</dt>
-          <dd>{{ volume(rung.newMediumL) }}</dd>
-        </div>
-        <div>
-          <dt>{{ m.fit.crowded }}</dt>
-          <dd>{{ crowdedBand(rung) }}</dd>
-        </div>
-        <div>
-          <dt>{{ m.fit.medium }}</dt>
-          <dd>{{ mediumWord(rung.mediumMonths) }}</dd>
-        </div>
-        <div>
-          <dt>{{ m.fit.dry }}</dt>
-          <dd>
-            {{ dryWord(rung) }}
-          </dd>
-        </div>
-        <div v-if="stances">
-          <dt>{{ m.fit.tip }}</dt>
-          <dd>
-            {{
-              m.fit.tipValue(
-                degrees(stances.now.tipAngleDryDeg),
-                degrees(stances.now.tipAngleWetDeg),
-              )
-            }}
-          </dd>
-        </div>
-        <div v-if="stances">
-          <dt>{{ m.fit.weight }}</dt>
-          <dd>{{ weight(stances.now.wetKg) }}</dd>
-        </div>
-        <div v-if="rung.clearanceCm !== null">
-          <dt>{{ m.fit.clearance }}</dt>
-          <dd>
-            {{
-              rung.clearanceCm >= 0
-                ? m.fit.clearanceValue(length(rung.clearanceCm))
-                : m.fit.clearanceOver(length(-rung.clearanceCm))
-            }}
-          </dd>
-        </div>
-        <div v-if="rung.standing.cover">
-          <dt>{{ m.fit.coverPot }}</dt>
-          <dd>{{ m.fit.keepsCover(said(rung.standing.cover.label)) }}</dd>
-        </div>
-      </dl>
-      <ul v-if="rung && rung.notes.length > 0" class="plain">
-        <li v-for="(note, i) in rung.notes" :key="i">{{ said(note.text) }}</li>
-      </ul>
-      <p v-if="stances && stances.now.wetKg > HEAVY_KG" class="caution">
-        {{ m.fit.heavy(weight(stances.now.wetKg)) }}
-      </p>
-      <p class="quiet small">
-        {{
-          ladder.own ? m.fit.ownLog(ladder.own.cycles, number(ladder.own.factor, 2)) : m.fit.typical
-        }}
-        <template v-if="ladder.ball.pace.own">
-          {{ m.fit.pace(number(ladder.ball.pace.factor, 2)) }}
-        </template>
-      </p>
+      <FitFacts v-if="rung" :rung="rung" :ladder="ladder" :now="stances?.now ?? null" />
       <div v-if="settled" class="row no-print actions">
         <v-btn
           color="primary"
@@ -338,13 +259,11 @@ const freeOnShelf = (option: PotOption) => {
           @click="settle(settled, m.fit.used)"
           >{{ m.fit.use }}</v-btn
         >
-        <v-btn v-if="kept" variant="outlined" min-height="48" :to="`/plants/${plantId}/sheet`">{{
+        <v-btn v-if="kept" variant="outlined" :to="`/plants/${plantId}/sheet`">{{
           m.fit.sheet
         }}</v-btn>
-        <v-btn variant="outlined" min-height="48" :to="`/plants/${plantId}/bench`">{{
-          m.bench.open
-        }}</v-btn>
-        <v-btn v-if="kept" variant="text" min-height="48" @click="settle(null, m.fit.dropped)">{{
+        <v-btn variant="outlined" :to="`/plants/${plantId}/bench`">{{ m.bench.open }}</v-btn>
+        <v-btn v-if="kept" variant="text" @click="settle(null, m.fit.dropped)">{{
           m.fit.drop
         }}</v-btn>
         <span v-if="kept" class="quiet small">{{
@@ -352,48 +271,18 @@ const freeOnShelf = (option: PotOption) => {
         }}</span>
       </div>
     </div>
-    <div class="compare" role="group" :aria-label="m.fit.compare">
-      <figure>
-        <PictureButton :name="`${file.plant.name} ${m.fit.before}`">
-          <PotCutaway
-            :subject="before"
-            :px-per-cm="pxPerCm"
-            :crown-cm="crownCm"
-            :room-cm="rimCm(file.plant.pot)"
-            ruler
-          />
-        </PictureButton>
-        <figcaption>{{ m.fit.before }}: {{ length(rimCm(file.plant.pot)) }}</figcaption>
-      </figure>
-      <figure v-if="rung">
-        <PictureButton :name="`${file.plant.name} ${m.fit.after}`">
-          <PotCutaway
-            :subject="after"
-            grips
-            :px-per-cm="pxPerCm"
-            :crown-cm="crownCm"
-            :room-cm="roomCm"
-          >
-            <template #default="{ scene }">
-              <DragHandle
-                :x="rung.rimCm / 2"
-                :y="scene.rimY"
-                axis="x"
-                :size-cm="34 / pxPerCm"
-                :label="m.fit.rimHandle"
-                :text="`${rung.option.label}, ${length(rung.rimCm)}`"
-                :min="Math.min(...rims)"
-                :max="Math.max(...rims)"
-                :now="rung.rimCm"
-                @move="rimMoved"
-                @step="rimStepped"
-              />
-            </template>
-          </PotCutaway>
-        </PictureButton>
-        <figcaption>{{ m.fit.after }}: {{ length(rung.rimCm) }}</figcaption>
-      </figure>
-    </div>
+    <BeforeAfter
+      :name="file.plant.name"
+      :present="file.plant.pot"
+      :before="before"
+      :after="rung ? after : null"
+      :rung="rung"
+      :rungs="ladder.rungs"
+      :px-per-cm="pxPerCm"
+      :crown-cm="crownCm"
+      :room-cm="roomCm"
+      @pick="(id) => (choices.picked = id)"
+    />
   </section>
 
   <PotLadder
@@ -503,54 +392,17 @@ const freeOnShelf = (option: PotOption) => {
 .lead {
   font-size: 1.06rem;
 }
-.facts {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-  gap: 8px 16px;
-  margin-top: 10px;
-}
-.facts dt {
-  color: rgb(var(--v-theme-on-surface), 0.76);
-  font-size: 0.88rem;
-}
-.facts dd {
-  font-weight: 700;
-}
-.plain {
-  padding-left: 1.1em;
-  margin-top: 8px;
-}
-p.small {
-  margin-top: 8px;
-}
 .caution {
   margin-top: 8px;
 }
 .actions {
   margin-top: 12px;
 }
-.compare {
-  display: flex;
-  gap: 8px;
-  align-items: flex-end;
-  min-width: 0;
-}
-.compare > figure {
-  min-width: 0;
-}
-.compare figcaption {
-  text-align: center;
-}
 .bench {
   margin: 10px 0;
 }
 .bench > * {
   flex: 1 1 200px;
-}
-.pair {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 400px), 1fr));
-  gap: 14px;
 }
 @media (max-width: 800px) {
   .answer {

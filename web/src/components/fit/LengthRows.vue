@@ -3,6 +3,7 @@ import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** Lengths and how many of each, a row a length. */
 export interface LengthRow {
@@ -18,21 +19,18 @@ defineProps<{
   /** count of a new row */
   first: number | null;
 }>();
-const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
-const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
+const { length } = useUnits();
 const change = (at: number, changed: Partial<LengthRow>) =>
   (rows.value = rows.value.map((row, i) => (i === at ? { ...row, ...changed } : row)));
 </script>
 
 <template>
   <div v-for="(row, i) in rows" :key="i" class="entry">
-    <NumberField
-      :model-value="shown(row.lengthCm)"
+    <QuantityField
+      :model-value="row.lengthCm"
       :label="m.cuts.piece"
-      :unit="lengthUnit"
-      @update:model-value="
-        (typed) => change(i, { lengthCm: typed === null ? null : lengthToCm(typed) })
-      "
+      of="length"
+      @update:model-value="(lengthCm) => change(i, { lengthCm })"
     />
     <NumberField
       :model-value="row.count"
@@ -51,7 +49,6 @@ const change = (at: number, changed: Partial<LengthRow>) =>
   <div>
     <v-btn
       variant="outlined"
-      min-height="48"
       :prepend-icon="mdiPlus"
       @click="rows = [...rows, { lengthCm: null, count: first }]"
       >{{ addWord }}</v-btn

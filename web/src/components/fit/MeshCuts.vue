@@ -34,7 +34,7 @@ const pxPerCm = computed(() => Math.min(2, (SHOWN_CM * 4) / props.widthCm));
     }}</strong>
     <span v-if="plan.optimal" class="quiet">&nbsp;{{ m.cuts.meshOptimal }}</span>
   </p>
-  <ul class="strips">
+  <ul class="bare strips">
     <li v-for="(row, i) in rows" :key="i">
       <svg
         role="img"
@@ -70,8 +70,6 @@ const pxPerCm = computed(() => Math.min(2, (SHOWN_CM * 4) / props.widthCm));
 
 <style scoped>
 .strips {
-  list-style: none;
-  padding: 0;
   margin-top: 8px;
   display: flex;
   flex-wrap: wrap;

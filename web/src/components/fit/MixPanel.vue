@@ -138,13 +138,13 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
         </p>
         <p v-for="of in outOf" :key="of" class="note">
           {{ m.mix.outOf(parts[of]!.ingredient.label) }}
-          <v-btn variant="outlined" min-height="44" class="no-print ml-2" @click="swapping = of">{{
+          <v-btn variant="outlined" class="no-print ml-2" @click="swapping = of">{{
             m.mix.whatInstead
           }}</v-btn>
         </p>
         <p v-if="own && mixed.standIns.length === 0" class="note">
           {{ m.mix.mixedOtherwise(recipeLabel) }}
-          <v-btn variant="text" min-height="44" class="no-print" @click="emit('parts', null)">{{
+          <v-btn variant="text" class="no-print" @click="emit('parts', null)">{{
             m.mix.backToRecipe
           }}</v-btn>
         </p>
@@ -241,9 +241,6 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
 .note {
   border-left: 4px solid rgb(var(--v-theme-secondary));
   padding-left: 10px;
-}
-.plain {
-  padding-left: 1.1em;
 }
 @media (max-width: 800px) {
   .mix {

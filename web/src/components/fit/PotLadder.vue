@@ -92,17 +92,15 @@ watch(
         <v-btn
           v-else
           variant="outlined"
-          min-height="48"
-          :aria-label="`${m.fit.choose1}: ${rung.option.label}`"
+          :aria-label="`${m.fit.choose1}: ${said(rung.option.label)}`"
           @click="$emit('pick', rung.option.id)"
         >
           {{ m.fit.choose1 }}
         </v-btn>
         <v-btn
           variant="text"
-          min-height="48"
           :aria-pressed="compared.includes(rung.option.id)"
-          :aria-label="`${m.fit.compareThis}: ${rung.option.label}`"
+          :aria-label="`${m.fit.compareThis}: ${said(rung.option.label)}`"
           @click="$emit('compare', rung.option.id)"
         >
           {{ compared.includes(rung.option.id) ? m.fit.compared : m.fit.compareThis }}
@@ -194,8 +192,5 @@ watch(
   display: flex;
   align-items: center;
   justify-content: center;
-}
-.scroll {
-  overflow-x: auto;
 }
 </style>

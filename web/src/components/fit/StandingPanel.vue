@@ -37,7 +37,7 @@ const MARK = { firm: '●', short: '▲', unsafe: '◆' } as const;
     <h2>{{ m.fit.stand.title }}</h2>
     <p v-if="hangs">{{ m.fit.stand.hangs(weight(stances.now.wetKg)) }}</p>
     <template v-else>
-      <ul class="states">
+      <ul class="tiles tiny states">
         <li v-for="row in rows" :key="row.key" :class="footing(row.angle)">
           <span>{{ row.word }}</span>
           <strong>{{ m.fit.tip }} {{ degrees(row.angle) }}</strong>
@@ -80,13 +80,6 @@ const MARK = { firm: '●', short: '▲', unsafe: '◆' } as const;
 .small {
   font-size: 0.88rem;
   margin-top: 6px;
-}
-.states {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 10px;
 }
 .states li {
   display: grid;

@@ -4,7 +4,7 @@ defineProps<{ steps: readonly { id: string; title: string; cautions: readonly st
 </script>
 
 <template>
-  <ol class="boxes">
+  <ol class="bare">
     <li v-for="step in steps" :key="step.id">
       {{ step.title }}
       <p v-for="caution in step.cautions" :key="caution" class="caution small">{{ caution }}</p>
@@ -13,10 +13,6 @@ defineProps<{ steps: readonly { id: string; title: string; cautions: readonly st
 </template>
 
 <style scoped>
-.boxes {
-  list-style: none;
-  padding: 0;
-}
 li {
   padding-left: 1.7em;
   position: relative;

@@ -18,6 +18,7 @@ import DragHandle from '../cutaway/DragHandle.vue';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** Which support, how long, when its top is reached, and what it asks; drawn whole and to scale. */
 const props = defineProps<{
@@ -30,8 +31,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ planCutting: [] }>();
 
-const { length, lengthUnit, lengthToCm, lengthFromCm, volume, weight, percent, number, said } =
-  useUnits();
+const { length, volume, weight, percent, number, said } = useUnits();
 const { day } = useDates();
 const choices = computed(() => props.fit.choices);
 const plan = computed(() => props.fit.plan.value);
@@ -178,23 +178,17 @@ const stockWord = computed(() => {
             persistent-placeholder
             clearable
           />
-          <NumberField
-            :model-value="choices.lengthCm === null ? null : lengthFromCm(choices.lengthCm)"
+          <QuantityField
+            v-model="choices.lengthCm"
             :label="m.fit.support.length"
-            :unit="lengthUnit"
+            of="length"
             :hint="m.fit.support.lengthHint"
-            @update:model-value="
-              (typed) => (choices.lengthCm = typed === null ? null : lengthToCm(typed))
-            "
           />
-          <NumberField
-            :model-value="choices.acrossCm === null ? null : lengthFromCm(choices.acrossCm)"
+          <QuantityField
+            v-model="choices.acrossCm"
             :label="m.fit.support.across"
-            :unit="lengthUnit"
+            of="length"
             :hint="across === null ? '' : m.fit.support.acrossHint(length(across))"
-            @update:model-value="
-              (typed) => (choices.acrossCm = typed === null ? null : lengthToCm(typed))
-            "
           />
           <NumberField
             :model-value="choices.stems"
@@ -298,7 +292,7 @@ const stockWord = computed(() => {
         <div v-if="fit.grown.value.length > 0" class="grown">
           <h3>{{ m.fit.support.grown }}</h3>
           <p class="quiet small">{{ m.fit.support.grownWhy(length(FRESH_CM)) }}</p>
-          <ul class="schools">
+          <ul class="bare schools">
             <li v-for="outcome in fit.grown.value" :key="outcome.school">
               <strong>{{ outcome.label }}</strong>
               <span
@@ -311,7 +305,6 @@ const stockWord = computed(() => {
               <span class="num">{{ m.fit.support.usableOf(percent(outcome.usable.share)) }}</span>
               <v-btn
                 variant="outlined"
-                min-height="48"
                 :aria-pressed="choices.school === outcome.school"
                 :aria-label="`${m.fit.support.takeSchool}: ${outcome.label}`"
                 @click="takeSchool(outcome.school)"
@@ -332,21 +325,18 @@ const stockWord = computed(() => {
           </ul>
           <p v-if="choices.school === 'restart'" class="row">
             <span>{{ m.fit.support.cuttingToo }}</span>
-            <v-btn variant="outlined" min-height="48" @click="emit('planCutting')">{{
-              m.tray.planCutting
-            }}</v-btn>
+            <v-btn variant="outlined" @click="emit('planCutting')">{{ m.tray.planCutting }}</v-btn>
           </p>
         </div>
 
         <details v-if="choices.supportMode === 'new'">
           <summary>{{ m.fit.support.kinds }}</summary>
-          <ul class="kinds">
+          <ul class="bare kinds">
             <li v-for="row in fit.advice.value" :key="row.kind.id" :class="{ out: !row.possible }">
               <strong>{{ row.kind.label }}</strong>
               <span class="quiet">{{ said(row.because.join('; ')) }}</span>
               <v-btn
                 variant="outlined"
-                min-height="48"
                 :disabled="choices.kind === row.kind.id"
                 :aria-label="`${m.fit.support.take}: ${row.kind.label}`"
                 @click="choices.kind = row.kind.id"
@@ -392,20 +382,12 @@ const stockWord = computed(() => {
 .words {
   align-content: start;
 }
-.facts {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
-  gap: 8px 16px;
-}
 .facts dt {
   color: rgb(var(--v-theme-on-surface), 0.76);
   font-size: 0.88rem;
 }
 .facts dd {
   font-weight: 700;
-}
-ul.plain {
-  padding-left: 1.1em;
 }
 .whole {
   align-self: start;
@@ -414,8 +396,6 @@ ul.plain {
 }
 .schools,
 .kinds {
-  list-style: none;
-  padding: 0;
   display: grid;
   gap: 10px;
   margin-top: 6px;

@@ -42,7 +42,7 @@ const change = (at: number, more: Partial<ColumnUse>) =>
 </script>
 
 <template>
-  <ul class="columns">
+  <ul class="bare columns">
     <li v-for="(heading, i) in headings" :key="i" :class="{ left: columns[i]!.field === null }">
       <div class="heading">
         <strong>{{ heading.length > 60 ? `${heading.slice(0, 60)}…` : heading }}</strong>
@@ -85,10 +85,6 @@ const change = (at: number, more: Partial<ColumnUse>) =>
 </template>
 
 <style scoped>
-.columns {
-  list-style: none;
-  padding: 0;
-}
 .columns li {
   display: grid;
   grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) minmax(0, 0.8fr);

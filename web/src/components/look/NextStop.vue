@@ -12,16 +12,11 @@ const next = computed(() => walk.value?.next ?? null);
 
 <template>
   <div v-if="walk" class="row panel next">
-    <v-btn
-      v-if="next"
-      color="primary"
-      variant="tonal"
-      min-height="48"
-      :to="`/plants/${next.plantId}/look`"
-      >{{ m.look.next(next.name, next.spot) }}</v-btn
-    >
+    <v-btn v-if="next" color="primary" variant="tonal" :to="`/plants/${next.plantId}/look`">{{
+      m.look.next(next.name, next.spot)
+    }}</v-btn>
     <span v-else>{{ m.look.walkDone }}</span>
-    <v-btn variant="text" min-height="48" to="/rounds">{{ m.look.backToRounds }}</v-btn>
+    <v-btn variant="text" to="/rounds">{{ m.look.backToRounds }}</v-btn>
   </div>
 </template>
 

@@ -77,7 +77,7 @@ const TABLE_STEP = 6;
         :aria-label="m.mix.after(number(months, 0))"
       />
     </div>
-    <ul class="now">
+    <ul class="bare now">
       <li v-for="(row, i) in now" :key="row.label" :class="COLOURS[i % 3]">
         <strong>{{ row.label }}</strong>: {{ row.text }}
       </li>
@@ -116,10 +116,6 @@ const TABLE_STEP = 6;
 </template>
 
 <style scoped>
-.now {
-  list-style: none;
-  padding: 0;
-}
 .now li::before {
   content: '';
   display: inline-block;

@@ -134,9 +134,3 @@ async function takeFromStock(): Promise<void> {
     </div>
   </section>
 </template>
-
-<style scoped>
-.scroll {
-  overflow-x: auto;
-}
-</style>

@@ -69,7 +69,7 @@ function said(value: number): string {
         choice.title
       }}</v-btn>
     </v-btn-toggle>
-    <ul class="buys">
+    <ul class="bare buys">
       <li v-for="row in rows" :key="row.label">
         <strong>{{ row.label }}</strong>
         <svg viewBox="0 0 100 40" preserveAspectRatio="none" role="img" :aria-label="row.text">
@@ -103,8 +103,6 @@ function said(value: number): string {
 
 <style scoped>
 .buys {
-  list-style: none;
-  padding: 0;
   display: grid;
   gap: 8px;
 }

@@ -19,11 +19,11 @@ import { ApiError, wordsFor, write } from '../../api/client.ts';
 import type { PantryComponent } from '../../api/types.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useDraft } from '../../composables/useDraft.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useSettings } from '../../stores/settings.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** A component: what it is most like, its stock and price, and every number with whence it comes. */
@@ -32,7 +32,6 @@ const props = defineProps<{ component: PantryComponent | null }>();
 const emit = defineEmits<{ saved: [label: string, added: boolean, deed: number | null] }>();
 const settings = useSettings();
 const { day } = useDates();
-const { volumeUnit, volumeToL, volumeFromL } = useUnits();
 
 const blank = () => ({
   label: '',
@@ -64,15 +63,14 @@ watch(
     errors.value = {};
     fault.value = '';
     if (isOpen && row) {
-      const inUnit = (litres: number | null) => (litres === null ? null : volumeFromL(litres));
       draft.value = {
         ...blank(),
         label: row.label,
         like: row.like,
         grade: row.grade,
-        bagL: inUnit(row.bagL),
+        bagL: row.bagL,
         bags: row.bags,
-        openL: inUnit(row.openL),
+        openL: row.openL,
         pricePerBag: row.pricePerBag,
         rinseMinutes: row.rinseMinutes,
         soakMinutes: row.soakMinutes,
@@ -193,9 +191,9 @@ async function save(): Promise<void> {
     pricePerBag,
     dusty,
     biohazard,
-    bagL: bagL === null ? null : volumeToL(bagL),
+    bagL,
     bags: bags ?? 0,
-    openL: openL === null ? 0 : volumeToL(openL),
+    openL: openL ?? 0,
     own: ownChanges(),
     ...(Object.keys(handling).length > 0 ? { handling } : {}),
   };
@@ -252,17 +250,12 @@ async function save(): Promise<void> {
     </div>
     <h3>{{ m.mix.stock }}</h3>
     <div class="fields">
-      <NumberField
-        v-model="draft.bagL"
-        :label="m.mix.bag"
-        :unit="volumeUnit"
-        :error="errors.bagL"
-      />
+      <QuantityField v-model="draft.bagL" :label="m.mix.bag" of="volume" :error="errors.bagL" />
       <NumberField v-model="draft.bags" :label="m.mix.fullBags" :error="errors.bags" />
-      <NumberField
+      <QuantityField
         v-model="draft.openL"
         :label="m.mix.openBags"
-        :unit="volumeUnit"
+        of="volume"
         :error="errors.openL"
       />
       <NumberField

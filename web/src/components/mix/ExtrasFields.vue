@@ -9,15 +9,14 @@ import {
   type RecipeLayer,
 } from '@fernbank/core';
 import { computed } from 'vue';
-import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** What goes into each pot beside the parts: a dressing, a layer, a feed, a handful. */
 const extras = defineModel<RecipeExtras>({ required: true });
 const store = usePantry();
-const { volumeUnit, volumeToL, volumeFromL } = useUnits();
 
 /** An extra that is not wanted is left out, not kept empty. */
 function set(changed: { [K in keyof RecipeExtras]: RecipeExtras[K] | undefined }): void {
@@ -97,14 +96,13 @@ const tooMuchFeed = computed(() =>
           })
       "
     />
-    <NumberField
+    <QuantityField
       v-if="extras.perPot"
-      :model-value="volumeFromL(extras.perPot.litres)"
+      :model-value="extras.perPot.litres"
       :label="m.mix.perPotLitres"
-      :unit="volumeUnit"
+      of="volume"
       @update:model-value="
-        (litres) =>
-          litres !== null && set({ perPot: { ...extras.perPot!, litres: volumeToL(litres) } })
+        (litres) => litres !== null && set({ perPot: { ...extras.perPot!, litres } })
       "
     />
   </div>

@@ -84,9 +84,6 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
-}
 .scroll table {
   max-width: 860px;
 }

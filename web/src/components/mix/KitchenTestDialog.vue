@@ -6,7 +6,7 @@ import type { PantryComponent } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
-import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /**
  * The kitchen test step by step: plug, fill, pour, drain, weigh. What it finds
@@ -14,27 +14,17 @@ import NumberField from '../NumberField.vue';
  */
 const props = defineProps<{ component: PantryComponent | null }>();
 const emit = defineEmits<{ close: []; saved: [label: string, deed: number | null] }>();
-const {
-  lengthUnit,
-  lengthToCm,
-  lengthFromCm,
-  volumeUnit,
-  volumeToL,
-  weightUnit,
-  weightToKg,
-  number,
-  volume,
-} = useUnits();
+const { length, number, volume } = useUnits();
 
 const STEPS = ['plug', 'fill', 'pour', 'drain', 'weigh', 'result'] as const;
 const { draft, clear } = useDraft('kitchenTest', () => ({
   component: '',
   step: 0,
-  medium: null as number | null,
-  height: null as number | null,
-  poured: null as number | null,
-  drained: null as number | null,
-  dry: null as number | null,
+  mediumL: null as number | null,
+  heightCm: null as number | null,
+  pouredL: null as number | null,
+  drainedL: null as number | null,
+  dryKg: null as number | null,
   startedAt: null as number | null,
 }));
 watch(
@@ -50,29 +40,19 @@ watch(
 );
 const step = computed(() => STEPS[draft.value.step]!);
 
-const litres = (typed: number | null) => (typed === null ? null : volumeToL(typed));
 const reading = computed((): KitchenReading | null => {
-  const { medium, height, poured, drained, dry } = draft.value;
-  if (medium === null || height === null || poured === null || drained === null) return null;
-  return {
-    mediumL: volumeToL(medium),
-    pouredL: volumeToL(poured),
-    drainedL: volumeToL(drained),
-    heightCm: lengthToCm(height),
-    ...(dry === null ? {} : { dryKg: weightToKg(dry) }),
-  };
+  const { mediumL, heightCm, pouredL, drainedL, dryKg } = draft.value;
+  if (mediumL === null || heightCm === null || pouredL === null || drainedL === null) return null;
+  return { mediumL, pouredL, drainedL, heightCm, ...(dryKg === null ? {} : { dryKg }) };
 });
 /** What each step cannot be, told there and not at the end. */
 const fault = computed((): string => {
-  const { medium, height, poured, drained } = draft.value;
-  const [v, a, b] = [litres(medium), litres(poured), litres(drained)];
+  const { mediumL: v, heightCm, pouredL: a, drainedL: b } = draft.value;
   switch (step.value) {
     case 'fill':
       if (v !== null && (v < 0.2 || v > 100))
         return m.mix.test.mediumRange(volume(0.2), volume(100));
-      if (height !== null && (lengthToCm(height) < 3 || lengthToCm(height) > 60)) {
-        return m.mix.test.heightRange;
-      }
+      if (heightCm !== null && (heightCm < 3 || heightCm > 60)) return m.mix.test.heightRange;
       return '';
     case 'pour':
       if (a !== null && a <= 0) return m.mix.test.pouredNone;
@@ -85,12 +65,12 @@ const fault = computed((): string => {
   }
 });
 const ready = computed(() => {
-  const { medium, height, poured, drained } = draft.value;
+  const { mediumL, heightCm, pouredL, drainedL } = draft.value;
   const filled = {
     plug: true,
-    fill: medium !== null && height !== null,
-    pour: poured !== null,
-    drain: drained !== null,
+    fill: mediumL !== null && heightCm !== null,
+    pour: pouredL !== null,
+    drain: drainedL !== null,
     weigh: true,
     result: true,
   };
@@ -178,46 +158,46 @@ async function save(): Promise<void> {
     @update:model-value="(open: boolean) => !open && $emit('close')"
   >
     <v-card v-if="component">
-      <form class="stack test" novalidate @submit.prevent="ready && draft.step++">
+      <form class="stack in-dialog" novalidate @submit.prevent="ready && draft.step++">
         <h2>{{ m.mix.test.title(component.label) }}</h2>
         <p class="quiet">{{ m.mix.test.stepOf(draft.step + 1, STEPS.length) }}</p>
         <h3>{{ m.mix.test.steps[step].title }}</h3>
         <p class="do">{{ m.mix.test.steps[step].does }}</p>
         <div v-if="step === 'fill'" class="fields">
-          <NumberField
-            v-model="draft.medium"
+          <QuantityField
+            v-model="draft.mediumL"
             :label="m.mix.test.medium"
-            :unit="volumeUnit"
+            of="volume"
             name="mediumL"
           />
-          <NumberField
-            v-model="draft.height"
+          <QuantityField
+            v-model="draft.heightCm"
             :label="m.mix.test.height"
-            :unit="lengthUnit"
+            of="length"
             name="heightCm"
           />
         </div>
-        <NumberField
+        <QuantityField
           v-else-if="step === 'pour'"
-          v-model="draft.poured"
+          v-model="draft.pouredL"
           :label="m.mix.test.poured"
-          :unit="volumeUnit"
+          of="volume"
           name="pouredL"
         />
         <template v-else-if="step === 'drain'">
           <p role="timer" class="timer">{{ m.mix.test.minutesLeft(minutesLeft) }}</p>
-          <NumberField
-            v-model="draft.drained"
+          <QuantityField
+            v-model="draft.drainedL"
             :label="m.mix.test.drained"
-            :unit="volumeUnit"
+            of="volume"
             name="drainedL"
           />
         </template>
-        <NumberField
+        <QuantityField
           v-else-if="step === 'weigh'"
-          v-model="draft.dry"
+          v-model="draft.dryKg"
           :label="m.mix.test.dryWeight"
-          :unit="weightUnit"
+          of="weight"
           :hint="m.app.optional"
           name="dryKg"
         />
@@ -247,8 +227,8 @@ async function save(): Promise<void> {
                 volume(reading.pouredL),
                 volume(reading.drainedL),
                 volume(reading.mediumL),
-                `${number(lengthFromCm(reading.heightCm), 1)} ${lengthUnit}`,
-                `${number(lengthFromCm(POROMETER_CM), 1)} ${lengthUnit}`,
+                length(reading.heightCm),
+                length(POROMETER_CM),
               )
             }}
           </p>
@@ -280,7 +260,7 @@ async function save(): Promise<void> {
           <v-btn v-if="draft.step > 0" variant="outlined" min-height="48" @click="draft.step--">{{
             m.mix.test.back
           }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="$emit('close')">{{ m.app.close }}</v-btn>
+          <v-btn variant="text" @click="$emit('close')">{{ m.app.close }}</v-btn>
         </div>
       </form>
     </v-card>
@@ -288,10 +268,6 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.test {
-  padding: 20px;
-  overflow: auto;
-}
 .do {
   font-size: 1.1rem;
 }

@@ -74,7 +74,7 @@ const toAdd = computed(() =>
 
 <template>
   <div class="stack">
-    <ul class="works">
+    <ul class="bare works">
       <li v-for="row in stays" :key="row.id" :class="{ here: row.here }">
         {{ row.text }}{{ ' ' }}<strong v-if="row.here">{{ m.mix.old.here }}</strong>
       </li>
@@ -114,10 +114,6 @@ const toAdd = computed(() =>
 </template>
 
 <style scoped>
-.works {
-  list-style: none;
-  padding: 0;
-}
 .works .here {
   border-left: 4px solid rgb(var(--v-theme-primary));
   padding-left: 10px;

@@ -53,7 +53,6 @@ const { mediumWord } = useFigureWords();
     </p>
     <v-btn
       variant="outlined"
-      min-height="48"
       :aria-pressed="compared"
       :aria-label="`${compared ? m.fit.compared : m.fit.compareThis}: ${recipe.label}`"
       @click="$emit('compare')"

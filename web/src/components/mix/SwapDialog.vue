@@ -58,7 +58,7 @@ const stockWord = (id: string) => {
     @update:model-value="(open: boolean) => !open && $emit('close')"
   >
     <v-card v-if="part">
-      <div class="stack swap">
+      <div class="stack in-dialog swap">
         <h2>{{ m.mix.insteadOf(part.ingredient.label) }}</h2>
         <p class="quiet">{{ m.mix.insteadIntro }}</p>
         <ul>
@@ -71,7 +71,6 @@ const stockWord = (id: string) => {
             </div>
             <v-btn
               variant="outlined"
-              min-height="48"
               :aria-label="m.mix.takeInstead(substitute.component.label)"
               @click="take(substitute)"
               >{{ m.mix.take }}</v-btn
@@ -79,7 +78,7 @@ const stockWord = (id: string) => {
           </li>
         </ul>
         <div>
-          <v-btn variant="text" min-height="48" @click="$emit('close')">{{ m.app.close }}</v-btn>
+          <v-btn variant="text" @click="$emit('close')">{{ m.app.close }}</v-btn>
         </div>
       </div>
     </v-card>
@@ -87,10 +86,6 @@ const stockWord = (id: string) => {
 </template>
 
 <style scoped>
-.swap {
-  padding: 20px;
-  overflow: auto;
-}
 .swap ul {
   list-style: none;
   padding: 0;

@@ -15,14 +15,14 @@ import {
 import { computed } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
-import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 import { potFromEntry, sizeNames, type PotEntry } from './potEntry.ts';
 
 /** A pot by its nominal size or by its measures, in the keeper's own unit. */
 const entry = defineModel<PotEntry>({ required: true });
 defineProps<{ errors: Record<string, string> }>();
 
-const { length, lengthUnit, lengthFromCm, lengthToCm, volume } = useUnits();
+const { length, volume } = useUnits();
 const set = (changed: Partial<PotEntry>) => (entry.value = { ...entry.value, ...changed });
 
 const words: Record<string, string> = {
@@ -35,8 +35,7 @@ const words: Record<string, string> = {
   heightCm: m.form.heightCm,
 };
 const setSize = (name: string, typed: number | null) =>
-  set({ sizes: { ...entry.value.sizes, [name]: typed === null ? null : lengthToCm(typed) } });
-const shown = (cm: number | null | undefined) => (cm == null ? null : lengthFromCm(cm));
+  set({ sizes: { ...entry.value.sizes, [name]: typed } });
 
 const pot = computed(() => potFromEntry(entry.value));
 const holds = computed(() => {
@@ -97,15 +96,13 @@ const materials = POT_MATERIALS.map(({ id, label }) => ({ value: id, title: labe
     </v-btn-toggle>
     <div class="fields">
       <template v-if="entry.by === 'nominal'">
-        <NumberField
-          :model-value="shown(entry.nominalCm)"
+        <QuantityField
+          :model-value="entry.nominalCm"
           :label="m.form.nominalSize"
-          :unit="lengthUnit"
+          of="length"
           :error="errors.nominalCm"
           name="nominalCm"
-          @update:model-value="
-            (typed) => set({ nominalCm: typed === null ? null : lengthToCm(typed) })
-          "
+          @update:model-value="(nominalCm) => set({ nominalCm })"
         />
         <v-select
           :model-value="entry.trade"
@@ -121,12 +118,12 @@ const materials = POT_MATERIALS.map(({ id, label }) => ({ value: id, title: labe
           :label="m.form.shape"
           @update:model-value="(shape: PotShape['shape']) => set({ shape })"
         />
-        <NumberField
+        <QuantityField
           v-for="name in sizeNames(entry.shape)"
           :key="name"
-          :model-value="shown(entry.sizes[name])"
+          :model-value="entry.sizes[name] ?? null"
           :label="words[name]!"
-          :unit="lengthUnit"
+          of="length"
           :error="errors[name]"
           :name="name"
           @update:model-value="(typed) => setSize(name, typed)"
@@ -159,11 +156,6 @@ fieldset {
 legend {
   font-size: 1.06rem;
   margin-bottom: 8px;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
-  gap: 12px;
 }
 .doubt {
   border-left: 4px solid rgb(var(--v-theme-warning));

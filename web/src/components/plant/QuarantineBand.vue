@@ -47,14 +47,10 @@ const putApart = () =>
       >.
       <span class="quiet">{{ m.quarantine.keeps }}</span>
     </div>
-    <v-btn variant="outlined" min-height="48" :loading="saving" @click="clear">{{
-      m.quarantine.clear
-    }}</v-btn>
+    <v-btn variant="outlined" :loading="saving" @click="clear">{{ m.quarantine.clear }}</v-btn>
   </section>
   <div v-else>
-    <v-btn variant="text" min-height="44" :loading="saving" @click="putApart">{{
-      m.quarantine.putApart
-    }}</v-btn>
+    <v-btn variant="text" :loading="saving" @click="putApart">{{ m.quarantine.putApart }}</v-btn>
   </div>
 </template>
 

@@ -112,12 +112,12 @@ function setSchool(name: keyof Plant['schools'], value: string | null): void {
   <section class="panel stack">
     <div class="row spread">
       <h2>{{ m.plant.traits }}</h2>
-      <v-btn variant="outlined" min-height="44" @click="editing = !editing">{{
+      <v-btn variant="outlined" @click="editing = !editing">{{
         editing ? m.app.close : m.app.edit
       }}</v-btn>
     </div>
     <p class="quiet">{{ m.plant.traitsIntro }}</p>
-    <dl v-if="!editing" class="traits">
+    <dl v-if="!editing" class="tiles narrow traits">
       <div v-for="name in NAMES" :key="name">
         <dt>{{ m.traits.names[name] }}</dt>
         <dd>
@@ -170,19 +170,8 @@ function setSchool(name: keyof Plant['schools'], value: string | null): void {
 </template>
 
 <style scoped>
-.traits {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
-  gap: 6px 16px;
-}
 .traits dt {
   font-size: 0.86rem;
   color: rgb(var(--v-theme-on-surface), 0.76);
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
-  gap: 12px;
-  align-items: start;
 }
 </style>

@@ -68,7 +68,7 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <ul class="shelf">
+  <ul class="tiles narrow shelf">
     <li v-for="row in rows" :key="row.pot.id">
       <PotCutaway :subject="row.subject" :px-per-cm="PX_PER_CM" :crown-cm="0" />
       <strong>{{ row.pot.label }}</strong>
@@ -150,13 +150,6 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
-.shelf {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(206px, 1fr));
-  gap: 14px;
-}
 .shelf li {
   display: flex;
   flex-direction: column;

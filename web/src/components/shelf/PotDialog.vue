@@ -9,6 +9,7 @@ import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 import { emptyPot, entryOf, potErrors, potFromEntry } from '../plant/potEntry.ts';
 import PotFields from '../plant/PotFields.vue';
 
@@ -17,8 +18,7 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ pot: ShelfPot | null; role: ShelfPot['role'] }>();
 const emit = defineEmits<{ saved: [deed: number | null] }>();
 
-const { length, weightUnit, weightToKg, weightFromKg, volumeUnit, volumeToL, volumeFromL } =
-  useUnits();
+const { length } = useUnits();
 const blank = () => ({
   label: '',
   pot: emptyPot(),
@@ -129,12 +129,11 @@ const title = computed(() => {
       <NumberField v-model="draft.soaking" :label="m.shelf.soakingCount" :error="errors.soaking" />
     </div>
     <div class="fields">
-      <NumberField
-        :model-value="draft.emptyKg === null ? null : weightFromKg(draft.emptyKg)"
+      <QuantityField
+        v-model="draft.emptyKg"
         :label="`${m.shelf.emptyKg} (${m.app.optional})`"
-        :unit="weightUnit"
+        of="weight"
         :error="errors.emptyKg"
-        @update:model-value="(typed) => (draft.emptyKg = typed === null ? null : weightToKg(typed))"
       />
       <v-select
         v-model="draft.tone"
@@ -149,14 +148,11 @@ const title = computed(() => {
         :error="errors.holes"
       />
       <template v-if="role === 'pot'">
-        <NumberField
-          :model-value="draft.reservoirL === null ? null : volumeFromL(draft.reservoirL)"
+        <QuantityField
+          v-model="draft.reservoirL"
           :label="`${m.shelf.reservoir} (${m.app.optional})`"
-          :unit="volumeUnit"
+          of="volume"
           :error="errors.reservoirL"
-          @update:model-value="
-            (typed) => (draft.reservoirL = typed === null ? null : volumeToL(typed))
-          "
         />
         <NumberField
           v-model="draft.wicks"

@@ -17,13 +17,14 @@ import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** One kind of support: what it is, how thick, how long, and how many there are. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ support: ShelfSupport | null }>();
 const emit = defineEmits<{ saved: [deed: number | null] }>();
 
-const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
+const { length } = useUnits();
 const blank = () => ({
   label: '',
   kind: 'mossSheet' as SupportKindId,
@@ -118,8 +119,6 @@ const kinds = SUPPORT_KINDS.map(({ id: value, label: title }) => ({ value, title
 const forms = computed(() =>
   (['round', 'd', 'flat'] as const).map((value) => ({ value, title: m.shelf.forms[value] })),
 );
-const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
-const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed));
 const title = computed(() =>
   props.support ? m.shelf.edit(props.support.label) : m.shelf.addSupport,
 );
@@ -142,37 +141,34 @@ const title = computed(() =>
         :label="m.cuts.kind"
         @update:model-value="toKind"
       />
-      <NumberField
-        :model-value="shown(draft.lengthCm)"
+      <QuantityField
+        v-model="draft.lengthCm"
         :label="m.fit.support.length"
-        :unit="lengthUnit"
+        of="length"
         :error="errors.lengthCm"
-        @update:model-value="(typed) => (draft.lengthCm = toCm(typed))"
       />
       <v-select v-model="draft.form" :items="forms" :label="m.shelf.form" />
-      <NumberField
-        :model-value="shown(draft.acrossCm)"
+      <QuantityField
+        v-model="draft.acrossCm"
         :label="m.fit.support.across"
-        :unit="lengthUnit"
+        of="length"
         :error="errors.acrossCm"
         :hint="sheet === null ? '' : m.shelf.asksSheet(length(sheet))"
-        @update:model-value="(typed) => (draft.acrossCm = toCm(typed))"
       />
-      <NumberField
+      <QuantityField
         v-if="draft.form === 'flat'"
-        :model-value="shown(draft.thicknessCm)"
+        v-model="draft.thicknessCm"
         :label="m.shelf.thickness"
-        :unit="lengthUnit"
+        of="length"
         :error="errors.thicknessCm"
-        @update:model-value="(typed) => (draft.thicknessCm = toCm(typed))"
       />
-      <NumberField
+      <QuantityField
         v-if="moss && draft.form !== 'flat'"
-        :model-value="shown(draft.flatCm)"
+        :model-value="draft.flatCm"
         :label="`${m.shelf.flat} (${m.app.optional})`"
-        :unit="lengthUnit"
+        of="length"
         :hint="m.shelf.flatHint"
-        @update:model-value="(typed) => fromFlat(toCm(typed))"
+        @update:model-value="fromFlat"
       />
       <v-text-field v-model="draft.label" :label="`${m.shelf.label} (${m.app.optional})`" />
       <NumberField

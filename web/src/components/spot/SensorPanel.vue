@@ -43,7 +43,7 @@ function take(): void {
       }}
     </p>
     <div class="row">
-      <v-btn variant="outlined" min-height="48" @click="listening ? stop() : listen()">{{
+      <v-btn variant="outlined" @click="listening ? stop() : listen()">{{
         listening ? m.spot.stopListening : m.spot.listen
       }}</v-btn>
       <v-btn v-if="climate && climate.count > 0" variant="outlined" min-height="48" @click="take">{{

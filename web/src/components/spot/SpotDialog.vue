@@ -4,10 +4,10 @@ import { computed, watch } from 'vue';
 import { api } from '../../api/client.ts';
 import type { SpotRow } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 import SensorPanel from './SensorPanel.vue';
 
 /** Where plants stand: light, warmth (one mean or month by month), humidity, latitude. */
@@ -32,8 +32,6 @@ const blank = () => ({
   headroomCm: null as number | null,
 });
 const { draft, changed, clear } = useDraft('spot', blank);
-const { temperatureUnit, temperatureFromC, temperatureToC, lengthUnit, lengthFromCm, lengthToCm } =
-  useUnits();
 const { saving, errors, fault, send } = useSaving((field) => field.split('.')[0]!);
 
 /** An existing spot fills the form; a new one goes on where it was left. */
@@ -76,8 +74,6 @@ function byMonth(): void {
 }
 const monthWord = new Intl.DateTimeFormat(undefined, { month: 'short' });
 const months = Array.from({ length: 12 }, (_, i) => monthWord.format(new Date(2026, i, 15)));
-const shown = (celsius: number | null) => (celsius === null ? null : temperatureFromC(celsius));
-const toC = (typed: number | null) => (typed === null ? null : temperatureToC(typed));
 
 const body = computed(() => {
   const { name, latitudeDeg, temperatureC, monthsC, humidityPercent, light, lampHours, sortOrder } =
@@ -135,33 +131,31 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
           autofocus
         />
         <v-select v-model="draft.light" :items="lights" :label="m.spot.light" />
-        <div class="pair">
-          <NumberField
+        <div class="fields">
+          <QuantityField
             v-if="!draft.monthsC"
-            :model-value="shown(draft.temperatureC)"
+            v-model="draft.temperatureC"
             :label="m.spot.temperature"
-            :unit="temperatureUnit"
+            of="temperature"
             :error="errors.temperatureC"
-            @update:model-value="(typed) => (draft.temperatureC = toC(typed))"
           />
           <v-btn variant="outlined" min-height="54" @click="byMonth">{{
             draft.monthsC ? m.spot.oneMean : m.spot.byMonth
           }}</v-btn>
         </div>
-        <div v-if="draft.monthsC" class="months">
-          <NumberField
-            v-for="(celsius, i) in draft.monthsC"
+        <div v-if="draft.monthsC" class="tiles tiny">
+          <QuantityField
+            v-for="(_, i) in draft.monthsC"
             :key="i"
-            :model-value="shown(celsius)"
+            v-model="draft.monthsC[i]!"
             :label="months[i]!"
-            :unit="temperatureUnit"
-            @update:model-value="(typed) => (draft.monthsC![i] = toC(typed))"
+            of="temperature"
           />
         </div>
         <p v-if="draft.monthsC && errors.temperatureC" class="text-error" role="alert">
           {{ errors.temperatureC }}
         </p>
-        <div class="pair">
+        <div class="fields">
           <NumberField
             v-model="draft.humidityPercent"
             :label="m.spot.humidity"
@@ -187,24 +181,21 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
             :hint="m.spot.orderHint"
             :error="errors.sortOrder"
           />
-          <NumberField
-            :model-value="draft.headroomCm === null ? null : lengthFromCm(draft.headroomCm)"
+          <QuantityField
+            v-model="draft.headroomCm"
             :label="m.spot.headroom"
-            :unit="lengthUnit"
+            of="length"
             :hint="m.spot.headroomHint"
             :error="errors.headroomCm"
-            @update:model-value="
-              (typed) => (draft.headroomCm = typed === null ? null : lengthToCm(typed))
-            "
           />
         </div>
         <SensorPanel v-if="spot" :spot="spot" @take="takeReadings" />
         <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
         <div class="row">
-          <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
+          <v-btn type="submit" color="primary" :loading="saving">{{
             spot ? m.spot.save : m.spot.add
           }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
+          <v-btn variant="text" @click="open = false">{{ m.app.cancel }}</v-btn>
         </div>
       </form>
     </v-card>
@@ -214,19 +205,5 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
 <style scoped>
 .form {
   overflow: auto;
-}
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: start;
-}
-.pair > .v-btn {
-  height: 100%;
-}
-.months {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(120px, 1fr));
-  gap: 8px;
 }
 </style>

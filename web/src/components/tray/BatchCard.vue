@@ -123,10 +123,10 @@ const remove = () =>
     </div>
     <details v-if="batch.looks.length > 0">
       <summary>{{ m.tray.looks }} ({{ batch.looks.length }})</summary>
-      <ul class="plain-list">
+      <ul class="plain">
         <li v-for="(look, i) in batch.looks" :key="look.id">
           <span class="quiet">{{ day(look.date) }}</span> {{ lookLine(look) }} {{ look.note }}
-          <v-btn v-if="i === 0" variant="text" min-height="44" @click="takeLookBack(look)">{{
+          <v-btn v-if="i === 0" variant="text" @click="takeLookBack(look)">{{
             m.tray.lookBack
           }}</v-btn>
         </li>
@@ -158,7 +158,7 @@ const remove = () =>
   font-weight: 400;
   color: rgb(var(--v-theme-on-surface), 0.76);
 }
-.plain-list {
+.plain {
   list-style: none;
   padding: 6px 0 0;
 }

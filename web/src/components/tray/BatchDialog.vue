@@ -159,12 +159,3 @@ async function save(): Promise<void> {
     <v-textarea v-model="draft.note" :label="m.tray.note" rows="1" auto-grow />
   </FormDialog>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 240px), 1fr));
-  gap: 12px;
-  align-items: start;
-}
-</style>

@@ -2,13 +2,13 @@
 import { ref, watch } from 'vue';
 import { write } from '../../api/client.ts';
 import type { TrayBatch } from '../../api/types.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** A look at a batch: how many have rooted, how long, how many are lost. */
 const open = defineModel<boolean>({ required: true });
@@ -16,10 +16,9 @@ const props = defineProps<{ batch: TrayBatch }>();
 const emit = defineEmits<{ saved: [] }>();
 const notices = useNotices();
 const settings = useSettings();
-const { lengthUnit, lengthToCm } = useUnits();
 
 const rooted = ref<number | null>(null);
-const rootLength = ref<number | null>(null);
+const rootCm = ref<number | null>(null);
 const roots = ref<number | null>(null);
 const branching = ref<boolean | null>(null);
 const lost = ref<number | null>(0);
@@ -35,7 +34,7 @@ watch(
   (isOpen) => {
     if (!isOpen) return;
     rooted.value = props.batch.looks[0]?.rooted ?? null;
-    rootLength.value = null;
+    rootCm.value = null;
     roots.value = null;
     branching.value = null;
     lost.value = 0;
@@ -53,7 +52,7 @@ async function save(): Promise<void> {
       body: {
         date: settings.current.today,
         rooted: rooted.value,
-        rootCm: rootLength.value === null ? null : lengthToCm(rootLength.value),
+        rootCm: rootCm.value,
         roots: roots.value,
         branching: branching.value,
         lost: lost.value ?? 0,
@@ -79,10 +78,10 @@ async function save(): Promise<void> {
   >
     <div class="fields">
       <NumberField v-model="rooted" :label="m.tray.rooted" :error="errors.rooted ?? ''" />
-      <NumberField
-        v-model="rootLength"
+      <QuantityField
+        v-model="rootCm"
         :label="m.tray.rootCm"
-        :unit="lengthUnit"
+        of="length"
         :error="errors.rootCm ?? ''"
       />
       <NumberField v-model="roots" :label="m.tray.roots" :error="errors.roots ?? ''" />
@@ -92,12 +91,3 @@ async function save(): Promise<void> {
     <v-textarea v-model="note" :label="m.tray.note" rows="1" auto-grow />
   </FormDialog>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 200px), 1fr));
-  gap: 12px;
-  align-items: start;
-}
-</style>

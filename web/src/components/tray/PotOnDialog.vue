@@ -196,12 +196,6 @@ async function save(): Promise<void> {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 210px), 1fr));
-  gap: 12px;
-  align-items: start;
-}
 .steps {
   padding-left: 1.4em;
 }

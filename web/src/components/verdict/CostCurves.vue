@@ -29,7 +29,7 @@ const marks = computed(() =>
 </script>
 
 <template>
-  <ul class="key">
+  <ul class="bare key">
     <li class="disturbing">{{ m.verdictPage.curveDisturbing }}</li>
     <li class="waiting">{{ m.verdictPage.curveWaiting }}</li>
   </ul>
@@ -44,8 +44,6 @@ const marks = computed(() =>
 
 <style scoped>
 .key {
-  list-style: none;
-  padding: 0;
   display: flex;
   flex-wrap: wrap;
   gap: 2px 18px;

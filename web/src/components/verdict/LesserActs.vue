@@ -55,7 +55,7 @@ async function done(kind: CareKind): Promise<void> {
 
 <template>
   <div>
-    <ul class="now">
+    <ul class="bare now">
       <li v-for="act in acts" :key="act">
         <span
           ><strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}</span
@@ -64,7 +64,6 @@ async function done(kind: CareKind): Promise<void> {
           v-if="isCare(act) && !asked"
           :variant="first ? 'flat' : 'outlined'"
           color="primary"
-          min-height="48"
           :prepend-icon="mdiCheck"
           :disabled="saving"
           @click="done(act)"
@@ -77,8 +76,6 @@ async function done(kind: CareKind): Promise<void> {
 
 <style scoped>
 .now {
-  list-style: none;
-  padding: 0;
   display: grid;
   gap: 8px;
 }

@@ -62,13 +62,11 @@ async function takeBack(overrule: Overrule): Promise<void> {
         {{ m.overrule.advised(m.verdict[file.overrule.advised], full(file.overrule.date)) }}
       </p>
       <div>
-        <v-btn variant="outlined" min-height="48" @click="takeBack(file.overrule)">{{
-          m.overrule.takeBack
-        }}</v-btn>
+        <v-btn variant="outlined" @click="takeBack(file.overrule)">{{ m.overrule.takeBack }}</v-btn>
       </div>
     </template>
     <div v-else-if="!open">
-      <v-btn variant="outlined" min-height="48" @click="open = true">{{ m.overrule.open }}</v-btn>
+      <v-btn variant="outlined" @click="open = true">{{ m.overrule.open }}</v-btn>
     </div>
     <form v-else class="stack" novalidate @submit.prevent="say">
       <div class="row" role="group" :aria-label="m.overrule.title">
@@ -78,7 +76,6 @@ async function takeBack(overrule: Overrule): Promise<void> {
           :variant="draft.instead === kind ? 'flat' : 'outlined'"
           :color="draft.instead === kind ? 'primary' : undefined"
           :aria-pressed="draft.instead === kind"
-          min-height="48"
           @click="draft.instead = kind"
           >{{ word }}</v-btn
         >
@@ -99,10 +96,8 @@ async function takeBack(overrule: Overrule): Promise<void> {
       />
       <p v-if="fault" role="alert" class="text-error">{{ fault }}</p>
       <div class="row">
-        <v-btn type="submit" color="primary" min-height="48" :loading="saving">{{
-          m.overrule.say
-        }}</v-btn>
-        <v-btn variant="text" min-height="48" @click="open = false">{{ m.app.cancel }}</v-btn>
+        <v-btn type="submit" color="primary" :loading="saving">{{ m.overrule.say }}</v-btn>
+        <v-btn variant="text" @click="open = false">{{ m.app.cancel }}</v-btn>
       </div>
     </form>
     <p v-if="file.overrules.length > 0" class="quiet">

@@ -20,7 +20,7 @@ function timesAsLikely(logOdds: number): string {
 </script>
 
 <template>
-  <ul class="reasons">
+  <ul class="bare reasons">
     <li v-for="reason in reasons" :key="`${reason.signal}-${reason.state}`">
       <div class="words">
         {{ said(reason.text) }}
@@ -41,8 +41,6 @@ function timesAsLikely(logOdds: number): string {
 
 <style scoped>
 .reasons {
-  list-style: none;
-  padding: 0;
   display: grid;
   gap: 2px;
 }

@@ -84,9 +84,7 @@ const schools = schoolItems('when');
       </h2>
       <p v-if="!open && !isAsked" class="quiet intro">{{ m.whatIf.intro }}</p>
       <p v-if="isAsked" class="then" role="status">{{ headline }}</p>
-      <v-btn v-if="isAsked" variant="outlined" min-height="44" @click="reset">{{
-        m.whatIf.reset
-      }}</v-btn>
+      <v-btn v-if="isAsked" variant="outlined" @click="reset">{{ m.whatIf.reset }}</v-btn>
     </div>
     <template v-if="open">
       <v-slider
@@ -107,7 +105,6 @@ const schools = schoolItems('when');
             :variant="changed[signalId!] === value.value ? 'flat' : 'outlined'"
             :color="changed[signalId!] === value.value ? 'primary' : undefined"
             :aria-pressed="changed[signalId!] === value.value"
-            min-height="44"
             @click="set(value.value)"
             >{{ value.title }}</v-btn
           >
@@ -149,11 +146,5 @@ const schools = schoolItems('when');
 }
 .then {
   font-weight: 700;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 260px), 1fr));
-  gap: 12px;
-  align-items: center;
 }
 </style>

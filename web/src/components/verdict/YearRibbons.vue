@@ -65,7 +65,7 @@ function walk(event: KeyboardEvent, index: number): void {
 </script>
 
 <template>
-  <ul class="key" aria-hidden="true">
+  <ul class="bare key" aria-hidden="true">
     <li class="window">{{ m.verdicts.key.window }}</li>
     <li class="bloom">{{ m.verdicts.key.bloom }}</li>
     <li class="best">{{ m.verdicts.key.best }}</li>
@@ -80,7 +80,7 @@ function walk(event: KeyboardEvent, index: number): void {
         }}</span>
       </div>
     </div>
-    <ol>
+    <ol class="bare">
       <li v-for="({ summary, windows: open, bloom, best }, i) in rows" :key="summary.plantId">
         <router-link
           :to="`/plants/${summary.plantId}/verdict`"
@@ -112,11 +112,6 @@ function walk(event: KeyboardEvent, index: number): void {
 </template>
 
 <style scoped>
-ol,
-.key {
-  list-style: none;
-  padding: 0;
-}
 .key {
   display: flex;
   flex-wrap: wrap;

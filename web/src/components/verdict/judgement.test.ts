@@ -255,16 +255,16 @@ describe('the year', () => {
 describe('units', () => {
   it('a pot and a weight typed in inches and pounds are judged as the same in cm and kg', () => {
     const settings = useSettings();
-    const { lengthToCm, lengthFromCm, weightToKg, weightFromKg } = useUnits();
     settings.current.units = 'us';
+    const { length, weight } = useUnits().measures.value;
     const pot = { shape: 'round' as const, topDiameterCm: 14, baseDiameterCm: 10, heightCm: 12 };
     const typed = {
       shape: 'round' as const,
-      topDiameterCm: lengthToCm(lengthFromCm(14)),
-      baseDiameterCm: lengthToCm(lengthFromCm(10)),
-      heightCm: lengthToCm(lengthFromCm(12)),
+      topDiameterCm: length.to(length.from(14)),
+      baseDiameterCm: length.to(length.from(10)),
+      heightCm: length.to(length.from(12)),
     };
-    expect(weightToKg(weightFromKg(1.234))).toBeCloseTo(1.234, 3);
+    expect(weight.to(weight.from(1.234))).toBeCloseTo(1.234, 3);
     settings.current.units = 'metric';
     const judged = (of: typeof pot) =>
       decide({ ...situationOf({ rootsAtHoles: 'every' }), pot: of });

@@ -6,9 +6,10 @@ import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** Several bottles into one can: amounts within each label, in an order in which nothing falls out. */
-const { volumeUnit, volumeToL, number } = useUnits();
+const { number } = useUnits();
 type Holds = keyof typeof m.solutions.kinds;
 interface Bottle {
   label: string;
@@ -50,7 +51,7 @@ const poured = computed(() => {
         ...(holds === 'ph' ? { adjustsPh: true } : {}),
       },
     }));
-    return { pours: pourOrder(feeds, volumeToL(totalL)), fault: '' };
+    return { pours: pourOrder(feeds, totalL), fault: '' };
   } catch (error) {
     return { pours: [], fault: m.solutions.fault((error as Error).message) };
   }
@@ -61,7 +62,7 @@ const poured = computed(() => {
   <section class="panel stack">
     <h2>{{ m.solutions.bottles }}</h2>
     <p class="quiet">{{ m.solutions.bottlesIntro }}</p>
-    <NumberField v-model="draft.totalL" :label="m.solutions.total" :unit="volumeUnit" />
+    <QuantityField v-model="draft.totalL" :label="m.solutions.total" of="volume" />
     <div v-for="(one, i) in draft.bottles" :key="i" class="bottle">
       <v-text-field v-model="one.label" :label="m.solutions.bottle" hide-details />
       <v-select v-model="one.holds" :items="kinds" :label="m.solutions.kind" hide-details />
@@ -76,12 +77,12 @@ const poured = computed(() => {
       <NumberField v-model="one.mostMlPerL" :label="m.solutions.bottleMost" unit="mL/L" />
     </div>
     <div>
-      <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPlus" @click="add">{{
+      <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="add">{{
         m.solutions.addBottle
       }}</v-btn>
     </div>
     <p v-if="poured.fault" role="alert" class="text-error">{{ poured.fault }}</p>
-    <ol v-else class="pours">
+    <ol v-else class="bare pours">
       <li v-for="(pour, i) in poured.pours" :key="pour.label">
         {{ m.solutions.pour(i + 1, pour.label, number(pour.ml, 0), pour.why) }}
       </li>
@@ -100,8 +101,6 @@ const poured = computed(() => {
   border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.15);
 }
 .pours {
-  list-style: none;
-  padding: 0;
   font-weight: 700;
 }
 </style>

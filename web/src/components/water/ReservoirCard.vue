@@ -10,12 +10,13 @@ import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 import PenDialog from './PenDialog.vue';
 
 /** One plant over water: how it stands, what it asks for, and one tap for each thing that is done. */
 const props = defineProps<{ over: OverWater; titled?: boolean }>();
 const emit = defineEmits<{ noted: []; change: [] }>();
-const { volume, volumeUnit, volumeFromL, volumeToL, percent, number, said } = useUnits();
+const { volume, percent, number, said } = useUnits();
 const { day } = useDates();
 const settings = useSettings();
 const notices = useNotices();
@@ -69,13 +70,13 @@ const filling = ref(false);
 const litres = ref<number | null>(null);
 function askLitres(): void {
   const { left, fullL } = state.value;
-  litres.value = volumeFromL(Math.max(0.01, fullL - (left?.litres ?? 0)));
+  litres.value = Math.max(0.01, fullL - (left?.litres ?? 0));
   filling.value = true;
 }
 async function filled(): Promise<void> {
   if (litres.value === null || litres.value <= 0) return;
   filling.value = false;
-  await note(m.water.filled, [['reservoirFilledL', volumeToL(litres.value)]]);
+  await note(m.water.filled, [['reservoirFilledL', litres.value]]);
 }
 const reading = ref(false);
 const penOpen = ref(false);
@@ -115,7 +116,7 @@ const crust = (value: (typeof CRUSTS)[number]) =>
         <small class="quiet">{{ over.spot }}</small>
       </h2>
       <h2 v-else>{{ m.water.standsOver }}</h2>
-      <v-btn variant="text" min-height="44" @click="emit('change')">{{ m.water.more }}</v-btn>
+      <v-btn variant="text" @click="emit('change')">{{ m.water.more }}</v-btn>
     </header>
     <div
       v-for="ask in state.asks"
@@ -150,7 +151,7 @@ const crust = (value: (typeof CRUSTS)[number]) =>
         </p>
       </div>
     </div>
-    <div class="taps">
+    <div class="tiles tiny">
       <v-btn
         :color="wantsFlush ? undefined : 'primary'"
         :variant="wantsFlush ? 'outlined' : 'flat'"
@@ -184,14 +185,9 @@ const crust = (value: (typeof CRUSTS)[number]) =>
     </div>
     <div class="row" role="group" :aria-label="m.water.salt">
       <span>{{ m.water.salt }}:</span>
-      <v-btn
-        v-for="value in CRUSTS"
-        :key="value"
-        variant="outlined"
-        min-height="48"
-        @click="crust(value)"
-        >{{ stepOf('saltCrust', value) }}</v-btn
-      >
+      <v-btn v-for="value in CRUSTS" :key="value" variant="outlined" @click="crust(value)">{{
+        stepOf('saltCrust', value)
+      }}</v-btn>
     </div>
     <FormDialog
       v-model="filling"
@@ -200,7 +196,7 @@ const crust = (value: (typeof CRUSTS)[number]) =>
       :width="440"
       @submit="filled"
     >
-      <NumberField v-model="litres" :label="m.water.litres" :unit="volumeUnit" />
+      <QuantityField v-model="litres" :label="m.water.litres" of="volume" />
     </FormDialog>
     <FormDialog
       v-model="reading"
@@ -243,11 +239,6 @@ const crust = (value: (typeof CRUSTS)[number]) =>
 .big {
   font-size: 1.25rem;
   font-weight: 700;
-}
-.taps {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 146px), 1fr));
-  gap: 8px;
 }
 .ask {
   border-left: 4px solid rgb(var(--v-theme-primary));

@@ -3,11 +3,10 @@ import { insideOfMaterial, suggestedReservoirL, WICKS, type WickKind } from '@fe
 import { computed, ref, watch } from 'vue';
 import { ApiError, wordsFor, write } from '../../api/client.ts';
 import type { OverWater, Plant, ShelfPot } from '../../api/types.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import FormDialog from '../FormDialog.vue';
-import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
 
 /** What a plant stands over: litres at the mark, and its wick. */
 const open = defineModel<boolean>({ required: true });
@@ -20,7 +19,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ saved: [] }>();
 const notices = useNotices();
-const { volumeUnit, volumeToL, volumeFromL } = useUnits();
 
 const plantId = ref<number | null>(null);
 const full = ref<number | null>(null);
@@ -41,7 +39,7 @@ watch(open, (isOpen) => {
   const { changed } = props;
   plantId.value = changed?.plantId ?? props.plants[0]?.id ?? null;
   wick.value = changed ? changed.reservoir.wick : 'polyester';
-  full.value = changed ? volumeFromL(changed.reservoir.fullL) : suggested();
+  full.value = changed ? changed.reservoir.fullL : suggested();
 });
 watch(plantId, () => {
   if (!props.changed) full.value = suggested();
@@ -50,11 +48,9 @@ function suggested(): number | null {
   const plant = props.plants.find(({ id }) => id === plantId.value);
   if (!plant) return null;
   const cover = props.covers.find(({ id }) => id === plant.coverId);
-  return volumeFromL(
-    suggestedReservoirL(
-      insideOfMaterial(plant.pot, plant.potMaterial),
-      cover ? insideOfMaterial(cover.shape, cover.material) : null,
-    ),
+  return suggestedReservoirL(
+    insideOfMaterial(plant.pot, plant.potMaterial),
+    cover ? insideOfMaterial(cover.shape, cover.material) : null,
   );
 }
 async function save(): Promise<void> {
@@ -68,7 +64,7 @@ async function save(): Promise<void> {
     const { deed } = await write(`/reservoirs/${plantId.value}`, {
       method: 'PUT',
       body: {
-        fullL: volumeToL(full.value),
+        fullL: full.value,
         wick: wick.value,
         note: props.changed?.reservoir.note ?? '',
       },
@@ -107,16 +103,16 @@ async function remove(): Promise<void> {
     @submit="save"
   >
     <v-autocomplete v-if="!changed" v-model="plantId" :items="choices" :label="m.water.plant" />
-    <NumberField
+    <QuantityField
       v-model="full"
       :label="m.water.full"
-      :unit="volumeUnit"
+      of="volume"
       :hint="m.water.fullHint"
       name="fullL"
     />
     <v-select v-model="wick" :items="wicks" :label="m.water.wick" />
     <div v-if="changed">
-      <v-btn variant="text" min-height="48" @click="remove">{{ m.water.remove }}</v-btn>
+      <v-btn variant="text" @click="remove">{{ m.water.remove }}</v-btn>
     </div>
   </FormDialog>
 </template>

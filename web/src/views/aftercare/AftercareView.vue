@@ -82,10 +82,8 @@ async function move(): Promise<void> {
     <div class="row spread">
       <p class="quiet">{{ m.aftercare.intro }}</p>
       <span class="row">
-        <v-btn variant="outlined" min-height="48" href="/api/tasks/calendar.ics">{{
-          m.aftercare.calendar
-        }}</v-btn>
-        <v-btn variant="outlined" min-height="48" :href="feed">{{ m.aftercare.feed }}</v-btn>
+        <v-btn variant="outlined" href="/api/tasks/calendar.ics">{{ m.aftercare.calendar }}</v-btn>
+        <v-btn variant="outlined" :href="feed">{{ m.aftercare.feed }}</v-btn>
       </span>
     </div>
     <p class="quiet small">
@@ -98,7 +96,7 @@ async function move(): Promise<void> {
         <v-btn color="primary" to="/verdicts">{{ m.nav.verdicts }}</v-btn>
       </div>
     </section>
-    <div class="beds">
+    <div class="cards">
       <section v-for="{ plant, open } in beds" :key="plant.id" class="panel">
         <h2>
           <router-link :to="`/plants/${plant.id}`" class="plain">{{ plant.name }}</router-link>
@@ -155,12 +153,6 @@ async function move(): Promise<void> {
 <style scoped>
 code {
   overflow-wrap: anywhere;
-}
-.beds {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
-  gap: 14px;
-  align-items: start;
 }
 ol {
   list-style: none;

@@ -18,12 +18,13 @@ import { computed, ref } from 'vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import BottlesPanel from '../../components/water/BottlesPanel.vue';
 import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
 /** Sums of the watering can: dilutions, feeds, what a pen says; and what must never meet. */
-const { volume, volumeUnit, volumeToL, number } = useUnits();
+const { volume, number } = useUnits();
 const { draft } = useDraft('solutions', () => ({
   bath: 'bleach' as Bath | null,
   stockPercent: 5 as number | null,
@@ -68,14 +69,14 @@ const baths = (Object.keys(BATHS) as Bath[]).map((value) => ({ value, title: BAT
 const diluted = computed(() => {
   const { stockPercent, targetPercent, bathL } = draft.value;
   return sum([stockPercent, targetPercent, bathL], () => {
-    const { stockL, waterL, ratio } = dilute(stockPercent!, targetPercent!, volumeToL(bathL!));
+    const { stockL, waterL, ratio } = dilute(stockPercent!, targetPercent!, bathL!);
     return m.solutions.diluted(volume(stockL), volume(waterL), number(ratio, 1));
   });
 });
 const fed = computed(() => {
   const { targetPpm, nutrientPercent, feedL } = draft.value;
   return sum([targetPpm, nutrientPercent, feedL], () => {
-    const { grams, gramsPerL } = feed(targetPpm!, nutrientPercent!, volumeToL(feedL!));
+    const { grams, gramsPerL } = feed(targetPpm!, nutrientPercent!, feedL!);
     return m.solutions.fed(number(grams, 1), number(gramsPerL, 2));
   });
 });
@@ -83,7 +84,7 @@ const poured = computed(() => {
   const { mlPerL, mostMlPerL, pourL } = draft.value;
   return sum([mlPerL, mostMlPerL, pourL], () => {
     const bottle = { label: '', leastMlPerL: 0, mostMlPerL: mostMlPerL! };
-    return m.solutions.poured(number(pourOf(bottle, mlPerL!, volumeToL(pourL!)), 0));
+    return m.solutions.poured(number(pourOf(bottle, mlPerL!, pourL!), 0));
   });
 });
 const elements = computed(() => {
@@ -133,7 +134,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
       <h1>{{ m.solutions.title }}</h1>
       <PlaceTabs of="aftercare" />
     </header>
-    <div class="sums">
+    <div class="pair sums">
       <section class="panel stack">
         <h2>{{ m.solutions.bath }}</h2>
         <v-select
@@ -146,7 +147,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
         <div class="fields">
           <NumberField v-model="draft.stockPercent" :label="m.solutions.stock" unit="%" />
           <NumberField v-model="draft.targetPercent" :label="m.solutions.target" unit="%" />
-          <NumberField v-model="draft.bathL" :label="m.solutions.total" :unit="volumeUnit" />
+          <QuantityField v-model="draft.bathL" :label="m.solutions.total" of="volume" />
         </div>
         <p v-if="diluted.fault" role="alert" class="text-error">{{ diluted.fault }}</p>
         <p v-else class="answer">{{ diluted.text }}</p>
@@ -174,7 +175,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
         <div class="fields">
           <NumberField v-model="draft.targetPpm" :label="m.solutions.wanted" unit="ppm" />
           <NumberField v-model="draft.nutrientPercent" :label="m.solutions.share" unit="%" />
-          <NumberField v-model="draft.feedL" :label="m.solutions.total" :unit="volumeUnit" />
+          <QuantityField v-model="draft.feedL" :label="m.solutions.total" of="volume" />
         </div>
         <p v-if="fed.fault" role="alert" class="text-error">{{ fed.fault }}</p>
         <p v-else class="answer">{{ fed.text }}</p>
@@ -182,7 +183,7 @@ const never = computed(() => whyNeverMix(chemicals.value));
         <div class="fields">
           <NumberField v-model="draft.mlPerL" :label="m.solutions.rate" unit="mL/L" />
           <NumberField v-model="draft.mostMlPerL" :label="m.solutions.labelMost" unit="mL/L" />
-          <NumberField v-model="draft.pourL" :label="m.solutions.total" :unit="volumeUnit" />
+          <QuantityField v-model="draft.pourL" :label="m.solutions.total" of="volume" />
         </div>
         <p v-if="poured.fault" role="alert" class="text-error">{{ poured.fault }}</p>
         <p v-else class="answer">{{ poured.text }}</p>
@@ -224,12 +225,6 @@ const never = computed(() => whyNeverMix(chemicals.value));
 </template>
 
 <style scoped>
-.sums {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
 .sums > .stack {
   align-content: start;
 }

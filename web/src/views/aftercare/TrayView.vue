@@ -58,9 +58,7 @@ function potOn(batch: TrayBatch): void {
     </header>
     <div class="row spread">
       <p class="quiet">{{ m.tray.intro }}</p>
-      <v-btn color="primary" min-height="48" :prepend-icon="mdiPlus" @click="edit(null)">{{
-        m.tray.start
-      }}</v-btn>
+      <v-btn color="primary" :prepend-icon="mdiPlus" @click="edit(null)">{{ m.tray.start }}</v-btn>
     </div>
     <FetchState :fault="fault" :loading="!value" @retry="load" />
     <template v-if="value">
@@ -98,12 +96,3 @@ function potOn(batch: TrayBatch): void {
     </template>
   </div>
 </template>
-
-<style scoped>
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 420px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
-</style>

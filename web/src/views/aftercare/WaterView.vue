@@ -47,7 +47,7 @@ function edit(over: OverWater | null): void {
     </header>
     <div class="row spread">
       <p class="quiet">{{ m.water.intro }}</p>
-      <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPlus" @click="edit(null)">{{
+      <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="edit(null)">{{
         m.water.add
       }}</v-btn>
     </div>
@@ -74,12 +74,3 @@ function edit(over: OverWater | null): void {
     </template>
   </div>
 </template>
-
-<style scoped>
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
-</style>

@@ -165,7 +165,7 @@ const clockOf = (ms: number) =>
     <section v-else-if="!isSettled" class="panel stack">
       <p>{{ m.day.notSettled }}</p>
       <div>
-        <v-btn color="primary" min-height="48" to="/day">{{ m.day.toPlan }}</v-btn>
+        <v-btn color="primary" to="/day">{{ m.day.toPlan }}</v-btn>
       </div>
     </section>
     <template v-else>
@@ -240,13 +240,12 @@ const clockOf = (ms: number) =>
         </template>
       </section>
       <section class="panel">
-        <ul class="rows">
+        <ul class="bare rows">
           <li v-for="cut in laid.cuts.filter(({ fault }) => !fault)" :key="cut.kind">
             <span>{{ polesOf(cut.kind) }}</span>
             <span v-if="isCut(cut.kind)" class="done">✓ {{ m.day.cutDone }}</span>
             <v-btn
               variant="text"
-              min-height="48"
               @click="
                 attempt(() =>
                   store.report({ kind: isCut(cut.kind) ? 'notCut' : 'cut', supportKind: cut.kind }),
@@ -262,11 +261,10 @@ const clockOf = (ms: number) =>
               <v-btn
                 v-if="isMixed(batchOf(one.mix)!)"
                 variant="text"
-                min-height="48"
                 @click="unmix(batchOf(one.mix)!)"
                 >{{ m.day.unmix }}</v-btn
               >
-              <v-btn v-else variant="text" min-height="48" @click="mixed(batchOf(one.mix)!)">{{
+              <v-btn v-else variant="text" @click="mixed(batchOf(one.mix)!)">{{
                 m.day.mixedWord
               }}</v-btn>
             </template>
@@ -342,10 +340,6 @@ const clockOf = (ms: number) =>
 }
 .wraps :deep(.v-btn__content) {
   white-space: normal;
-}
-.rows {
-  list-style: none;
-  padding: 0;
 }
 .rows li {
   display: flex;

@@ -96,7 +96,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
           </p>
           <template v-if="toCheck.length > 0">
             <h3>{{ m.day.checkTitle }}</h3>
-            <ul class="boxes">
+            <ul class="bare boxes">
               <li v-for="one in toCheck" :key="one.label">
                 {{ one.label }}, {{ volume(one.litres) }}
               </li>
@@ -106,7 +106,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
         <section class="panel stack">
           <h2>{{ m.day.pickTitle }}</h2>
           <h3>{{ m.day.pickPlants }}</h3>
-          <ul class="boxes two">
+          <ul class="bare boxes two">
             <li v-for="one in ofKind('plant')" :key="one.label">
               {{ one.label }}
               <span v-if="severalDates" class="quiet small">{{
@@ -117,7 +117,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
           </ul>
           <template v-if="ofKind('pot').length > 0">
             <h3>{{ m.day.pickPots }}</h3>
-            <ul class="boxes">
+            <ul class="bare boxes">
               <li v-for="one in ofKind('pot')" :key="said(one.label)">
                 {{ one.count }} × {{ said(one.label) }}
                 <span class="quiet small">{{ m.day.forPlants(one.for.join(', ')) }}</span>
@@ -125,7 +125,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
             </ul>
           </template>
           <h3>{{ m.day.pickMix }}</h3>
-          <ul class="boxes two">
+          <ul class="bare boxes two">
             <li v-for="one in ofKind('component')" :key="one.label">
               {{ one.label }}, {{ volume(one.litres) }}
               <span class="quiet small">{{
@@ -139,7 +139,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
           </ul>
           <template v-if="laid.cuts.length > 0">
             <h3>{{ m.day.pickPoles }}</h3>
-            <ul class="boxes">
+            <ul class="bare boxes">
               <template v-for="cut in laid.cuts" :key="cut.kind">
                 <li v-for="(pattern, i) in cut.patterns" :key="i">
                   {{ supportKind(cut.kind).label }}:
@@ -167,13 +167,12 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
             v-for="list in LISTS"
             :key="list"
             variant="outlined"
-            min-height="48"
             :prepend-icon="mdiDownload"
             :href="`/api/days/${current!.id}/${list}.csv`"
             >{{ m.day.csvOf[list] }} {{ m.day.csv }}</v-btn
           >
-          <v-btn color="primary" min-height="48" to="/day/sheets">{{ m.day.sheets }}</v-btn>
-          <v-btn variant="outlined" min-height="48" :to="`/record/labels?plants=${plantIds}`">{{
+          <v-btn color="primary" to="/day/sheets">{{ m.day.sheets }}</v-btn>
+          <v-btn variant="outlined" :to="`/record/labels?plants=${plantIds}`">{{
             m.day.labels
           }}</v-btn>
         </div>
@@ -183,12 +182,6 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
 </template>
 
 <style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
 .sum {
   margin-top: 8px;
 }
@@ -200,10 +193,6 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
 }
 .tick {
   width: 130px;
-}
-.boxes {
-  list-style: none;
-  padding: 0;
 }
 .boxes li {
   padding-left: 1.7em;

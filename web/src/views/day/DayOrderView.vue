@@ -151,7 +151,7 @@ const batchesOf = (date: number): LaidBatch[] =>
           </tbody>
         </table>
         <h3>{{ m.day.batchesTitle }}</h3>
-        <div class="batches">
+        <div class="tiles">
           <BatchSheet v-for="batch in batchesOf(one.date)" :key="batch.mix" :batch="batch" />
         </div>
       </section>
@@ -175,9 +175,6 @@ const batchesOf = (date: number): LaidBatch[] =>
 </template>
 
 <style scoped>
-.plain {
-  padding-left: 1.1em;
-}
 .line {
   display: grid;
   gap: 3px;
@@ -237,11 +234,6 @@ const batchesOf = (date: number): LaidBatch[] =>
   border-radius: 5px;
   padding: 0 6px;
   font-size: 0.85rem;
-}
-.batches {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 320px), 1fr));
-  gap: 14px;
 }
 summary {
   min-height: 44px;

@@ -88,7 +88,7 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
       </section>
       <div class="chains">
         <section v-for="row in rows" :key="row.key" class="panel">
-          <ol class="chain">
+          <ol class="bare chain">
             <li v-for="(link, i) in row.links" :key="link.plant">
               <span class="quiet small top">{{ i === 0 ? row.first : '' }}</span>
               <PotCutaway
@@ -141,8 +141,6 @@ const subject = (pot: Standing, name: string, planted: boolean) => ({
   flex: 0 1 auto;
 }
 .chain {
-  list-style: none;
-  padding: 0;
   display: flex;
   flex-wrap: wrap;
   gap: 14px 26px;

@@ -85,21 +85,18 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
               <v-btn
                 v-if="current.state === 'planning'"
                 variant="outlined"
-                min-height="48"
                 @click="changing = !changing"
                 >{{ m.day.change }}</v-btn
               >
               <v-btn
                 v-if="current.state === 'planning' && !store.searching"
                 variant="text"
-                min-height="48"
                 @click="store.plan()"
                 >{{ m.day.again }}</v-btn
               >
               <v-btn
                 v-if="current.state === 'settled'"
                 variant="outlined"
-                min-height="48"
                 :loading="saving"
                 @click="attempt(store.reopen, m.day.reopened)"
                 >{{ m.day.reopen }}</v-btn
@@ -107,7 +104,6 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
               <v-btn
                 v-if="current.state === 'planning' && current.done.length === 0"
                 variant="text"
-                min-height="48"
                 @click="attempt(store.drop, m.day.dropped)"
                 >{{ m.day.drop }}</v-btn
               >
@@ -148,7 +144,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
         <DayLists v-if="store.laid && current.state === 'planning'" :laid="store.laid" />
         <section v-else-if="store.laid" class="panel">
           <h2>{{ m.day.potted(store.laid.lines.length) }}</h2>
-          <ul class="settled">
+          <ul class="bare settled">
             <li v-for="line in store.laid.lines" :key="line.plant">
               <router-link :to="`/plants/${line.plant}/fit`">{{ line.name }}</router-link>
               <span>{{ potWords(line.pot) }}</span>
@@ -163,7 +159,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
       </template>
       <section v-if="earlier.length > 0" class="panel">
         <h2>{{ m.day.earlier }}</h2>
-        <ul class="settled">
+        <ul class="bare settled">
           <li v-for="one in earlier" :key="one.id">
             {{
               m.day.earlierRow(one.dates.map(({ date }) => full(date)).join(', '), one.done.length)
@@ -189,10 +185,6 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
 .mark {
   color: rgb(var(--v-theme-success));
   font-weight: 700;
-}
-.settled {
-  list-style: none;
-  padding: 0;
 }
 .settled li {
   display: flex;

@@ -17,7 +17,7 @@ import BarCuts from '../../components/fit/BarCuts.vue';
 import LengthRows, { type LengthRow } from '../../components/fit/LengthRows.vue';
 import MeshCuts from '../../components/fit/MeshCuts.vue';
 import FetchState from '../../components/FetchState.vue';
-import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { useCutter } from '../../composables/useCutter.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -34,7 +34,7 @@ interface Wanted {
   sheetCm: number | null;
 }
 
-const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
+const { length } = useUnits();
 const {
   value: loaded,
   fault,
@@ -173,8 +173,6 @@ watchDebounced(
   { debounce: 250, immediate: true },
 );
 
-const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
-const toCm = (value: number | null) => (value === null ? null : lengthToCm(value));
 const print = () => window.print();
 </script>
 
@@ -182,14 +180,9 @@ const print = () => window.print();
   <div class="page stack">
     <div class="row spread">
       <h1>{{ m.cuts.title }}</h1>
-      <v-btn
-        variant="outlined"
-        min-height="48"
-        class="no-print"
-        :prepend-icon="mdiPrinter"
-        @click="print"
-        >{{ m.cuts.print }}</v-btn
-      >
+      <v-btn variant="outlined" class="no-print" :prepend-icon="mdiPrinter" @click="print">{{
+        m.cuts.print
+      }}</v-btn>
     </div>
     <p class="quiet">{{ m.cuts.intro }}</p>
     <FetchState :fault="fault" :loading="!loaded" @retry="load" />
@@ -211,18 +204,16 @@ const print = () => window.print();
             ]"
             :label="m.cuts.meshStock"
           />
-          <NumberField
-            :model-value="shown(draft.widthCm)"
+          <QuantityField
+            v-model="draft.widthCm"
             :label="draft.mesh === 'roll' ? m.cuts.rollWidth : m.cuts.sheetWidth"
-            :unit="lengthUnit"
-            @update:model-value="(value) => (draft.widthCm = toCm(value))"
+            of="length"
           />
-          <NumberField
+          <QuantityField
             v-if="draft.mesh === 'sheets'"
-            :model-value="shown(draft.sheetLengthCm)"
+            v-model="draft.sheetLengthCm"
             :label="m.cuts.sheetLength"
-            :unit="lengthUnit"
-            @update:model-value="(value) => (draft.sheetLengthCm = toCm(value))"
+            of="length"
           />
         </div>
         <p v-if="meshFault" role="alert" class="text-error">{{ meshFault }}</p>
@@ -255,12 +246,7 @@ const print = () => window.print();
             :add-word="m.cuts.addStock"
             :first="null"
           />
-          <NumberField
-            :model-value="shown(draft.kerfCm)"
-            :label="m.cuts.kerf"
-            :unit="lengthUnit"
-            @update:model-value="(value) => (draft.kerfCm = toCm(value))"
-          />
+          <QuantityField v-model="draft.kerfCm" :label="m.cuts.kerf" of="length" />
         </section>
       </div>
     </template>
@@ -268,16 +254,7 @@ const print = () => window.print();
 </template>
 
 <style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 400px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
 .fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 190px), 1fr));
-  gap: 12px;
   margin: 8px 0;
 }
 .planned {

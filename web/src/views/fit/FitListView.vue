@@ -49,7 +49,7 @@ const sections = computed(() =>
   <div class="page stack">
     <div class="row spread">
       <h1>{{ m.fit.choose }}</h1>
-      <v-btn variant="outlined" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
+      <v-btn variant="outlined" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
     </div>
     <PlaceTabs of="fit" />
     <FetchState :fault="fault" :loading="!told" @retry="load" />
@@ -61,7 +61,7 @@ const sections = computed(() =>
     </section>
     <section v-for="section in sections" :key="section.title">
       <h2>{{ section.title }}</h2>
-      <ul class="bench">
+      <ul class="bare bench">
         <li v-for="v in section.drawn" :key="v.plantId">
           <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
             <PotCutaway
@@ -90,8 +90,6 @@ const sections = computed(() =>
   min-height: 1px;
 }
 .bench {
-  list-style: none;
-  padding: 0;
   display: flex;
   flex-wrap: wrap;
   gap: 18px 14px;

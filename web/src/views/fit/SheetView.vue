@@ -14,13 +14,10 @@ const print = () => window.print();
     <FetchState :fault="fault" :loading="!loaded" @retry="load" />
     <template v-if="loaded">
       <div class="row no-print">
-        <v-btn variant="outlined" min-height="48" :to="`/plants/${id}/fit`">{{
-          m.sheet.back
-        }}</v-btn>
+        <v-btn variant="outlined" :to="`/plants/${id}/fit`">{{ m.sheet.back }}</v-btn>
         <v-btn
           v-if="loaded.fitting.plan"
           color="primary"
-          min-height="48"
           :prepend-icon="mdiPrinter"
           @click="print"
           >{{ m.sheet.print }}</v-btn

@@ -24,6 +24,7 @@ import MeasuresTable from '../../components/mix/MeasuresTable.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import SwapDialog from '../../components/mix/SwapDialog.vue';
 import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { useChangeWords } from '../../composables/changeWords.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
 import { usePreparing } from '../../composables/preparing.ts';
@@ -38,8 +39,7 @@ import { useSettings } from '../../stores/settings.ts';
 const route = useRoute();
 const store = usePantry();
 const settings = useSettings();
-const { volume, weight, percent, number, length, lengthUnit, lengthToCm, volumeUnit } = useUnits();
-const { volumeToL, volumeFromL } = useUnits();
+const { volume, weight, percent, number, length } = useUnits();
 const { changes } = useChangeWords();
 const { extraWords } = useExtraWords();
 
@@ -47,8 +47,8 @@ type Work = keyof typeof BALL_STAYS | 'noBall';
 /** Pots without a plan: so many of one width, out of another. */
 interface PotRow {
   count: number | null;
-  rim: number | null;
-  fromRim: number | null;
+  rimCm: number | null;
+  fromCm: number | null;
   work: Work;
 }
 const { draft } = useDraft('mix.batch', () => ({
@@ -80,10 +80,9 @@ const recipes = computed(() =>
     };
   }),
 );
-const inUnit = (litres: number | null) => (litres === null ? null : volumeFromL(litres));
-const scoopTyped = ref<number | null>(inUnit(settings.current.scoopL));
-const tubTyped = ref<number | null>(inUnit(settings.current.tubL));
-const litresOf = (typed: number | null) => (typed === null || typed <= 0 ? null : volumeToL(typed));
+const scoopTyped = ref<number | null>(settings.current.scoopL);
+const tubTyped = ref<number | null>(settings.current.tubL);
+const litresOf = (typed: number | null) => (typed === null || typed <= 0 ? null : typed);
 const scoopL = computed(() => litresOf(scoopTyped.value));
 const tubL = computed(() => litresOf(tubTyped.value));
 const none = (typed: number | null) => typed !== null && typed <= 0;
@@ -118,7 +117,7 @@ const works = (['ballKept', 'mostOff', 'bareRoot', 'noBall'] as const).map((valu
   title: m.mix.ballWorks[value],
 }));
 const addRow = () =>
-  draft.value.rows.push({ count: 1, rim: null, fromRim: null, work: 'ballKept' });
+  draft.value.rows.push({ count: 1, rimCm: null, fromCm: null, work: 'ballKept' });
 interface Litres {
   label: string;
   each: number;
@@ -129,25 +128,24 @@ interface Litres {
 const SMALLEST_CM = 3;
 const LARGEST_CM = 120;
 const rows = computed((): Litres[] =>
-  draft.value.rows.map(({ count, rim, fromRim, work }): Litres => {
+  draft.value.rows.map(({ count, rimCm, fromCm, work }): Litres => {
     const none = { label: '', each: 0, count: 0, extras: [] };
-    if (count === null || rim === null) return { ...none, fault: m.mix.rowOpen };
+    // A draft of an earlier Fernbank lacks its widths.
+    if (count === null || rimCm == null) return { ...none, fault: m.mix.rowOpen };
     if (count < 1 || !Number.isInteger(count)) return { ...none, fault: m.mix.rowCount };
-    const cm = lengthToCm(rim);
-    if (cm < SMALLEST_CM || cm > LARGEST_CM) {
+    if (rimCm < SMALLEST_CM || rimCm > LARGEST_CM) {
       return { ...none, fault: m.mix.rowRim(length(SMALLEST_CM), length(LARGEST_CM)) };
     }
-    const pot = nominalPot(cm);
-    const oldCm = fromRim === null ? null : lengthToCm(fromRim);
-    if (oldCm !== null && (oldCm < SMALLEST_CM || oldCm > LARGEST_CM)) {
+    const pot = nominalPot(rimCm);
+    if (fromCm != null && (fromCm < SMALLEST_CM || fromCm > LARGEST_CM)) {
       return { ...none, fault: m.mix.rowRim(length(SMALLEST_CM), length(LARGEST_CM)) };
     }
     const ball =
-      work === 'noBall' || oldCm === null ? 0 : fillL(nominalPot(oldCm)) * BALL_STAYS[work];
+      work === 'noBall' || fromCm == null ? 0 : fillL(nominalPot(fromCm)) * BALL_STAYS[work];
     const each = fillL(pot) - ball;
     if (each <= 0) return { ...none, fault: m.mix.rowBall };
     return {
-      label: m.mix.rowLabel(count, length(cm)),
+      label: m.mix.rowLabel(count, length(rimCm)),
       each,
       count,
       extras: potExtras(
@@ -237,7 +235,6 @@ const print = () => window.print();
       <h1>{{ m.mix.batch }}</h1>
       <v-btn
         variant="outlined"
-        min-height="48"
         class="no-print"
         :prepend-icon="mdiPrinter"
         :disabled="!plan"
@@ -251,24 +248,24 @@ const print = () => window.print();
       <section class="panel stack">
         <div class="fields no-print">
           <v-select v-model="recipeId" :items="recipes" :label="m.fit.recipe" class="which" />
-          <NumberField
+          <QuantityField
             v-model="scoopTyped"
             :label="m.fit.scoop"
-            :unit="volumeUnit"
+            of="volume"
             :hint="m.mix.scoopHint"
             :error="none(scoopTyped) ? m.mix.scoopNone : ''"
           />
-          <NumberField
+          <QuantityField
             v-model="tubTyped"
             :label="m.mix.tub"
-            :unit="volumeUnit"
+            of="volume"
             :hint="m.mix.tubHint"
             :error="none(tubTyped) ? m.mix.tubNone : ''"
           />
         </div>
         <h2>{{ m.mix.whichPots(recipe.label) }}</h2>
         <p v-if="waiting.length === 0" class="quiet">{{ m.mix.noneWaiting }}</p>
-        <ul v-else class="pots">
+        <ul v-else class="bare pots">
           <li v-for="{ plan: one, otherwise, taken } in waiting" :key="one.plantId">
             <v-checkbox
               :model-value="taken"
@@ -288,16 +285,16 @@ const print = () => window.print();
             {{ m.mix.rowSum(pot.count, volume(pot.each), volume(pot.each * pot.count)) }}
           </li>
         </ul>
-        <ul class="rows no-print">
+        <ul class="bare rows no-print">
           <li v-for="(row, i) in draft.rows" :key="i">
             <NumberField v-model="row.count" :label="m.mix.potCount" />
-            <NumberField v-model="row.rim" :label="m.mix.newPot" :unit="lengthUnit" />
+            <QuantityField v-model="row.rimCm" :label="m.mix.newPot" of="length" />
             <v-select v-model="row.work" :items="works" :label="m.mix.ball" />
-            <NumberField
+            <QuantityField
               v-if="row.work !== 'noBall'"
-              v-model="row.fromRim"
+              v-model="row.fromCm"
               :label="m.mix.oldPot"
-              :unit="lengthUnit"
+              of="length"
             />
             <span class="sum">
               <template v-if="rows[i]!.fault">{{ rows[i]!.fault }}</template>
@@ -315,7 +312,7 @@ const print = () => window.print();
           </li>
         </ul>
         <div class="no-print">
-          <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPlus" @click="addRow">{{
+          <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="addRow">{{
             m.mix.addPots
           }}</v-btn>
         </div>
@@ -330,7 +327,7 @@ const print = () => window.print();
           </p>
           <p v-if="own && mixed.standIns.length === 0" class="note">
             {{ m.mix.mixedOtherwise(recipe.label) }}
-            <v-btn variant="text" min-height="44" class="no-print" @click="own = null">{{
+            <v-btn variant="text" class="no-print" @click="own = null">{{
               m.mix.backToRecipe
             }}</v-btn>
           </p>
@@ -421,11 +418,6 @@ const print = () => window.print();
 }
 .which {
   grid-column: span 2;
-}
-.pots,
-.rows {
-  list-style: none;
-  padding: 0;
 }
 .pots li {
   display: grid;

@@ -13,7 +13,7 @@ import type { PantryComponent } from '../../api/types.ts';
 import ComponentDialog from '../../components/mix/ComponentDialog.vue';
 import KitchenTestDialog from '../../components/mix/KitchenTestDialog.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
-import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -28,8 +28,7 @@ const store = usePantry();
 const settings = useSettings();
 const notices = useNotices();
 const { day } = useDates();
-const { volume, percent, number, length, density, money, volumeUnit, volumeToL, volumeFromL } =
-  useUnits();
+const { volume, percent, number, length, density, money } = useUnits();
 
 const search = ref('');
 const shown = computed(() => {
@@ -131,7 +130,7 @@ const SMALLEST_TUB_L = 0.5;
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.mix.components }}</h1>
-      <v-btn color="primary" min-height="48" :prepend-icon="mdiPlus" @click="edit(null)">{{
+      <v-btn color="primary" :prepend-icon="mdiPlus" @click="edit(null)">{{
         m.mix.addComponent
       }}</v-btn>
     </header>
@@ -167,16 +166,12 @@ const SMALLEST_TUB_L = 0.5;
           :label="m.mix.wetting"
           @update:model-value="(wettingSchool: Schools['wetting']) => set({ wettingSchool })"
         />
-        <NumberField
-          :model-value="settings.current.tubL === null ? null : volumeFromL(settings.current.tubL)"
+        <QuantityField
+          :model-value="settings.current.tubL"
+          of="volume"
           :label="m.mix.tub"
-          :unit="volumeUnit"
           :hint="m.mix.tubHint"
-          @update:model-value="
-            (typed) =>
-              (typed === null || volumeToL(typed) >= SMALLEST_TUB_L) &&
-              set({ tubL: typed === null ? null : volumeToL(typed) })
-          "
+          @update:model-value="(tubL) => (tubL === null || tubL >= SMALLEST_TUB_L) && set({ tubL })"
         />
         <v-text-field
           :model-value="settings.current.currency"
@@ -195,7 +190,7 @@ const SMALLEST_TUB_L = 0.5;
       @click:clear="search = ''"
     />
     <p v-if="rows.length === 0" class="panel">{{ m.mix.noneFound }}</p>
-    <ul class="components">
+    <ul class="tiles components">
       <li v-for="{ row, ...line } in rows" :key="row.id" class="panel">
         <div class="row spread top">
           <div>
@@ -213,7 +208,6 @@ const SMALLEST_TUB_L = 0.5;
         <div class="row acts">
           <v-btn
             variant="outlined"
-            min-height="48"
             :prepend-icon="mdiPencilOutline"
             :aria-label="m.shelf.edit(row.label)"
             @click="edit(row)"
@@ -221,7 +215,6 @@ const SMALLEST_TUB_L = 0.5;
           >
           <v-btn
             variant="text"
-            min-height="48"
             :prepend-icon="mdiFlaskOutline"
             :aria-label="m.mix.test.title(row.label)"
             @click="testing = row"
@@ -244,13 +237,6 @@ const SMALLEST_TUB_L = 0.5;
 </template>
 
 <style scoped>
-.components {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
-  gap: 12px;
-}
 .components li {
   display: flex;
   flex-direction: column;

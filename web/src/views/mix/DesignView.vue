@@ -231,13 +231,11 @@ const toRecipe = computed(
     <section class="panel stack">
       <PlaceFields :at="at" />
       <div class="row">
-        <v-btn variant="outlined" min-height="48" @click="startFromPlant">{{
-          m.mix.fromPlant
-        }}</v-btn>
+        <v-btn variant="outlined" @click="startFromPlant">{{ m.mix.fromPlant }}</v-btn>
         <span class="quiet small">{{ m.mix.fromPlantHint }}</span>
       </div>
       <h2>{{ m.mix.targets }}</h2>
-      <ul class="targets">
+      <ul class="bare targets">
         <li v-for="id in PROPERTIES" :key="id">
           <strong>{{ m.mix.properties[id] }}</strong>
           <NumberField
@@ -339,8 +337,6 @@ const toRecipe = computed(
 
 <style scoped>
 .targets {
-  list-style: none;
-  padding: 0;
   display: grid;
   gap: 6px;
 }
@@ -357,9 +353,6 @@ const toRecipe = computed(
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(240px, 320px);
   gap: 24px;
-}
-.plain {
-  padding-left: 1.1em;
 }
 @media (max-width: 800px) {
   .targets li {

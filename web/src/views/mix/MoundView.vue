@@ -3,41 +3,40 @@ import { planMound, whyAvoided, type Mound } from '@fernbank/core';
 import { computed } from 'vue';
 import MoundDrawing from '../../components/mix/MoundDrawing.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
-import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 
 /** A moss mound on an upturned net pot: how much moss, and whether it stays on its mouth. */
-const { length, lengthUnit, lengthToCm, lengthFromCm, volume, volumeUnit, volumeToL, weight } =
-  useUnits();
+const { length, volume, weight } = useUnits();
 const { draft } = useDraft('mound', () => ({
-  mouth: lengthFromCm(12) as number | null,
-  top: lengthFromCm(8) as number | null,
-  base: lengthFromCm(5.5) as number | null,
-  height: lengthFromCm(6) as number | null,
-  margin: lengthFromCm(1.5) as number | null,
-  over: lengthFromCm(3) as number | null,
-  roots: null as number | null,
+  mouthCm: 12 as number | null,
+  topCm: 8 as number | null,
+  baseCm: 5.5 as number | null,
+  heightCm: 6 as number | null,
+  marginCm: 1.5 as number | null,
+  overCm: 3 as number | null,
+  rootsL: null as number | null,
 }));
 const outcome = computed((): { mound: Mound | null; fault: string } => {
-  const { mouth, top, base, height, margin, over, roots } = draft.value;
-  if ([mouth, top, base, height, margin, over].some((value) => value === null)) {
+  const { mouthCm, topCm, baseCm, heightCm, marginCm, overCm, rootsL } = draft.value;
+  if ([mouthCm, topCm, baseCm, heightCm, marginCm, overCm].some((value) => value === null)) {
     return { mound: null, fault: m.mix.mound.open };
   }
   try {
     return {
       mound: planMound({
-        mouthCm: lengthToCm(mouth!),
+        mouthCm: mouthCm!,
         core: {
-          topDiameterCm: lengthToCm(top!),
-          baseDiameterCm: lengthToCm(base!),
-          heightCm: lengthToCm(height!),
+          topDiameterCm: topCm!,
+          baseDiameterCm: baseCm!,
+          heightCm: heightCm!,
         },
-        marginCm: lengthToCm(margin!),
-        overCm: lengthToCm(over!),
-        rootsL: roots === null ? 0 : volumeToL(roots),
+        marginCm: marginCm!,
+        overCm: overCm!,
+        rootsL: rootsL ?? 0,
       }),
       fault: '',
     };
@@ -54,11 +53,11 @@ const grams = (g: number) => weight(g / 1000);
 /** With what it is made of, for the picture. */
 const shape = computed(() => ({
   ...mound.value!,
-  mouthCm: lengthToCm(draft.value.mouth!),
+  mouthCm: draft.value.mouthCm!,
   core: {
-    topDiameterCm: lengthToCm(draft.value.top!),
-    baseDiameterCm: lengthToCm(draft.value.base!),
-    heightCm: lengthToCm(draft.value.height!),
+    topDiameterCm: draft.value.topCm!,
+    baseDiameterCm: draft.value.baseCm!,
+    heightCm: draft.value.heightCm!,
   },
 }));
 const answer = computed(() => {
@@ -116,16 +115,16 @@ const answer = computed(() => {
       <div class="stack">
         <MoundDrawing v-if="mound" :mound="shape" :label="answer" />
         <div class="fields no-print">
-          <NumberField v-model="draft.mouth" :label="m.mix.mound.mouth" :unit="lengthUnit" />
-          <NumberField v-model="draft.margin" :label="m.mix.mound.margin" :unit="lengthUnit" />
-          <NumberField v-model="draft.top" :label="m.mix.mound.coreTop" :unit="lengthUnit" />
-          <NumberField v-model="draft.base" :label="m.mix.mound.coreBase" :unit="lengthUnit" />
-          <NumberField v-model="draft.height" :label="m.mix.mound.coreHeight" :unit="lengthUnit" />
-          <NumberField v-model="draft.over" :label="m.mix.mound.over" :unit="lengthUnit" />
-          <NumberField
-            v-model="draft.roots"
+          <QuantityField v-model="draft.mouthCm" :label="m.mix.mound.mouth" of="length" />
+          <QuantityField v-model="draft.marginCm" :label="m.mix.mound.margin" of="length" />
+          <QuantityField v-model="draft.topCm" :label="m.mix.mound.coreTop" of="length" />
+          <QuantityField v-model="draft.baseCm" :label="m.mix.mound.coreBase" of="length" />
+          <QuantityField v-model="draft.heightCm" :label="m.mix.mound.coreHeight" of="length" />
+          <QuantityField v-model="draft.overCm" :label="m.mix.mound.over" of="length" />
+          <QuantityField
+            v-model="draft.rootsL"
             :label="m.mix.mound.roots"
-            :unit="volumeUnit"
+            of="volume"
             :hint="m.app.optional"
           />
         </div>

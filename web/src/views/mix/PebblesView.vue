@@ -16,38 +16,28 @@ import {
 } from '@fernbank/core';
 import { computed } from 'vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
-import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** Clay pebbles over a reservoir: how many, how much water at which level, how many wicks, how long it lasts. */
-const {
-  length,
-  lengthUnit,
-  lengthToCm,
-  lengthFromCm,
-  volume,
-  volumeUnit,
-  volumeToL,
-  weight,
-  number,
-} = useUnits();
+const { length, volume, weight, number } = useUnits();
 const { draft } = useDraft('pebbles', () => ({
   kind: 'wick' as PebbleSetupKind,
-  innerRim: lengthFromCm(13) as number | null,
-  innerHeight: lengthFromCm(12) as number | null,
-  outerRim: lengthFromCm(17) as number | null,
-  outerHeight: lengthFromCm(19) as number | null,
-  gap: lengthFromCm(6) as number | null,
+  innerRimCm: 13 as number | null,
+  innerHeightCm: 12 as number | null,
+  outerRimCm: 17 as number | null,
+  outerHeightCm: 19 as number | null,
+  gapCm: 6 as number | null,
   roots: 'short' as PebbleRoots,
   rootsL: null as number | null,
-  use: null as number | null,
+  useL: null as number | null,
   wick: 'polyester' as WickKind,
-  inside: lengthFromCm(4) as number | null,
+  insideCm: 4 as number | null,
   winter: 'lower' as Schools['winter'],
-  level: null as number | null,
+  levelCm: null as number | null,
 }));
 const items = <K extends string>(
   rows: Record<K, { label: string; use?: string; costs?: string }>,
@@ -72,41 +62,45 @@ const hasOuter = computed(() => draft.value.kind !== 'holes');
 
 /** Straight-sided enough: a net pot narrows by a fifth. */
 const NARROWS = 0.8;
-const potOf = (rim: number, height: number) =>
+const potOf = (rimCm: number, heightCm: number) =>
   checkPot({
     shape: 'round' as const,
-    topDiameterCm: lengthToCm(rim),
-    baseDiameterCm: lengthToCm(rim) * NARROWS,
-    heightCm: lengthToCm(height),
+    topDiameterCm: rimCm,
+    baseDiameterCm: rimCm * NARROWS,
+    heightCm,
   });
 /** What a plant of that size is likely to drink, where the keeper does not say. */
 const typical = computed(() =>
-  draft.value.innerRim === null
-    ? null
-    : typicalPotUseL(nominalPot(lengthToCm(draft.value.innerRim))),
+  draft.value.innerRimCm === null ? null : typicalPotUseL(nominalPot(draft.value.innerRimCm)),
 );
 const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
-  const { innerRim, innerHeight, outerRim, outerHeight, gap, inside, rootsL } = draft.value;
-  const needed = [innerRim, innerHeight, gap, ...(hasOuter.value ? [outerRim, outerHeight] : [])];
+  const { innerRimCm, innerHeightCm, outerRimCm, outerHeightCm, gapCm, insideCm, rootsL } =
+    draft.value;
+  const needed = [
+    innerRimCm,
+    innerHeightCm,
+    gapCm,
+    ...(hasOuter.value ? [outerRimCm, outerHeightCm] : []),
+  ];
   if (needed.some((value) => value === null)) return { setup: null, fault: m.mix.mound.open };
   try {
-    const inner = potOf(innerRim!, innerHeight!);
-    const outer = hasOuter.value ? potOf(outerRim!, outerHeight!) : inner;
-    const { kind, roots, wick, winter, use, level } = draft.value;
+    const inner = potOf(innerRimCm!, innerHeightCm!);
+    const outer = hasOuter.value ? potOf(outerRimCm!, outerHeightCm!) : inner;
+    const { kind, roots, wick, winter, useL, levelCm } = draft.value;
     const likely = typical.value!;
-    const growth = use === null ? likely.growth : volumeToL(use);
+    const growth = useL ?? likely.growth;
     return {
       setup: planPebbles({
         kind,
         inner,
         outer,
-        gapCm: lengthToCm(gap!),
+        gapCm: gapCm!,
         roots,
-        rootsL: rootsL === null ? 0 : volumeToL(rootsL),
+        rootsL: rootsL ?? 0,
         usePerDayL: { growth, winter: (growth * likely.winter) / likely.growth },
         winter,
-        ...(level === null ? {} : { levelCm: lengthToCm(level) }),
-        ...(kind === 'wick' ? { wick: { kind: wick, insideCm: lengthToCm(inside ?? 0) } } : {}),
+        ...(levelCm === null ? {} : { levelCm }),
+        ...(kind === 'wick' ? { wick: { kind: wick, insideCm: insideCm ?? 0 } } : {}),
       }),
       fault: '',
     };
@@ -133,12 +127,11 @@ const reach = computed(() => {
 /** From the side, at one scale: vessel, water, inner pot with its damp part, wick. */
 const drawn = computed(() => {
   const at = setup.value!;
-  const { innerRim, innerHeight, outerRim, outerHeight, gap, inside, kind } = draft.value;
-  const inner = { rim: lengthToCm(innerRim!), height: lengthToCm(innerHeight!) };
-  const outer = hasOuter.value
-    ? { rim: lengthToCm(outerRim!), height: lengthToCm(outerHeight!) }
-    : inner;
-  const lift = kind === 'holes' ? 0 : lengthToCm(gap!);
+  const { innerRimCm, innerHeightCm, outerRimCm, outerHeightCm, gapCm, insideCm, kind } =
+    draft.value;
+  const inner = { rim: innerRimCm!, height: innerHeightCm! };
+  const outer = hasOuter.value ? { rim: outerRimCm!, height: outerHeightCm! } : inner;
+  const lift = kind === 'holes' ? 0 : gapCm!;
   const half = (rim: number, z: number, height: number) =>
     (rim / 2) * (NARROWS + (1 - NARROWS) * (z / height));
   const body = (rim: number, height: number, from: number, to: number, raised: number) => {
@@ -156,7 +149,7 @@ const drawn = computed(() => {
     winterHalf: half(outer.rim, at.winter.levelCm, outer.height),
     pebbles: body(inner.rim, inner.height, 0, at.fillCm, lift),
     damp: body(inner.rim, inner.height, 0, Math.max(0.01, at.dampCm), lift),
-    wick: at.wick ? `M0 0L0 ${-lift - lengthToCm(inside ?? 0)}` : '',
+    wick: at.wick ? `M0 0L0 ${-lift - (insideCm ?? 0)}` : '',
   };
 });
 </script>
@@ -243,7 +236,7 @@ const drawn = computed(() => {
           <path :d="drawn.vessel" class="vessel" />
           <path v-if="drawn.wick" :d="drawn.wick" class="wick" />
         </svg>
-        <ul v-if="setup" class="key small">
+        <ul v-if="setup" class="bare key small">
           <li class="k-water">{{ m.mix.pebbles.keyWater }}</li>
           <li class="k-damp">{{ m.mix.pebbles.keyDamp }}</li>
           <li class="k-dry">{{ m.mix.pebbles.keyDry }}</li>
@@ -256,55 +249,47 @@ const drawn = computed(() => {
           class="no-print"
         />
         <div class="fields no-print">
-          <NumberField
-            v-model="draft.innerRim"
-            :label="m.mix.pebbles.innerRim"
-            :unit="lengthUnit"
-          />
-          <NumberField
-            v-model="draft.innerHeight"
+          <QuantityField v-model="draft.innerRimCm" :label="m.mix.pebbles.innerRim" of="length" />
+          <QuantityField
+            v-model="draft.innerHeightCm"
             :label="m.mix.pebbles.innerHeight"
-            :unit="lengthUnit"
+            of="length"
           />
           <template v-if="hasOuter">
-            <NumberField
-              v-model="draft.outerRim"
-              :label="m.mix.pebbles.outerRim"
-              :unit="lengthUnit"
-            />
-            <NumberField
-              v-model="draft.outerHeight"
+            <QuantityField v-model="draft.outerRimCm" :label="m.mix.pebbles.outerRim" of="length" />
+            <QuantityField
+              v-model="draft.outerHeightCm"
               :label="m.mix.pebbles.outerHeight"
-              :unit="lengthUnit"
+              of="length"
             />
           </template>
-          <NumberField
-            v-model="draft.gap"
+          <QuantityField
+            v-model="draft.gapCm"
             :label="hasOuter ? m.mix.pebbles.gap : m.mix.pebbles.holes"
-            :unit="lengthUnit"
+            of="length"
           />
-          <NumberField
-            v-model="draft.use"
+          <QuantityField
+            v-model="draft.useL"
             :label="m.mix.pebbles.use"
-            :unit="volumeUnit"
+            of="volume"
             :hint="typical === null ? '' : m.mix.pebbles.useHint(volume(typical.growth))"
           />
-          <NumberField
+          <QuantityField
             v-model="draft.rootsL"
             :label="m.mix.mound.roots"
-            :unit="volumeUnit"
+            of="volume"
             :hint="m.app.optional"
           />
-          <NumberField
-            v-model="draft.level"
+          <QuantityField
+            v-model="draft.levelCm"
             :label="m.mix.pebbles.ownLevel"
-            :unit="lengthUnit"
+            of="length"
             :hint="m.mix.pebbles.ownLevelHint"
           />
           <v-select v-model="draft.roots" :items="rootChoices" :label="m.mix.pebbles.roots" />
           <template v-if="draft.kind === 'wick'">
             <v-select v-model="draft.wick" :items="wicks" :label="m.mix.pebbles.wick" />
-            <NumberField v-model="draft.inside" :label="m.mix.pebbles.inside" :unit="lengthUnit" />
+            <QuantityField v-model="draft.insideCm" :label="m.mix.pebbles.inside" of="length" />
           </template>
           <v-select v-model="draft.winter" :items="winters" :label="m.mix.pebbles.winterSchool" />
         </div>
@@ -351,8 +336,6 @@ const drawn = computed(() => {
   fill: none;
 }
 .key {
-  list-style: none;
-  padding: 0;
   display: flex;
   flex-wrap: wrap;
   gap: 2px 16px;

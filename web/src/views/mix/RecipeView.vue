@@ -199,10 +199,10 @@ const print = () => window.print();
     <header class="row spread">
       <h1>{{ title }}</h1>
       <span class="row no-print">
-        <v-btn variant="outlined" min-height="48" :prepend-icon="mdiPrinter" @click="print">{{
+        <v-btn variant="outlined" :prepend-icon="mdiPrinter" @click="print">{{
           m.sheet.print
         }}</v-btn>
-        <v-btn variant="text" min-height="48" to="/mix">{{ m.mix.allRecipes }}</v-btn>
+        <v-btn variant="text" to="/mix">{{ m.mix.allRecipes }}</v-btn>
       </span>
     </header>
     <PlaceTabs of="fit" />
@@ -210,7 +210,7 @@ const print = () => window.print();
     <template v-else>
       <p v-if="restored && changed" class="row">
         {{ m.app.draftKept }}
-        <v-btn variant="text" min-height="44" @click="startOver">{{ m.app.startOver }}</v-btn>
+        <v-btn variant="text" @click="startOver">{{ m.app.startOver }}</v-btn>
       </p>
       <section class="panel bench">
         <div class="stack">
@@ -260,25 +260,22 @@ const print = () => window.print();
           <v-btn
             v-if="saved"
             variant="outlined"
-            min-height="48"
             :to="`/mix/new?parts=${draft.parts.map((p) => `${p.component}:${p.parts}`).join(',')}`"
             >{{ m.mix.copy }}</v-btn
           >
-          <v-btn v-if="saved" variant="outlined" min-height="48" :to="`/mix/batch?recipe=${id}`">{{
+          <v-btn v-if="saved" variant="outlined" :to="`/mix/batch?recipe=${id}`">{{
             m.mix.toBatch
           }}</v-btn>
-          <v-btn v-if="saved" variant="text" min-height="48" @click="remove">{{
-            m.mix.takeOff
-          }}</v-btn>
+          <v-btn v-if="saved" variant="text" @click="remove">{{ m.mix.takeOff }}</v-btn>
         </div>
       </form>
       <section v-if="versions && versions.length > 0" class="panel">
         <h2>{{ m.mix.versions }}</h2>
-        <ul class="versions">
+        <ul class="bare">
           <li v-for="version in versions" :key="version.id">
             <strong>{{ m.mix.versionUntil(version.version, day(version.until)) }}</strong>
             {{ partsLine(version.parts) }}
-            <v-btn variant="text" min-height="44" class="no-print" @click="bringBack(version)">{{
+            <v-btn variant="text" class="no-print" @click="bringBack(version)">{{
               m.mix.bringBack
             }}</v-btn>
           </li>
@@ -306,10 +303,6 @@ const print = () => window.print();
 }
 .wide {
   grid-column: 1 / -1;
-}
-.versions {
-  list-style: none;
-  padding: 0;
 }
 @media (max-width: 900px) {
   .bench {

@@ -101,9 +101,7 @@ const leftOut = computed(() => store.pantry.components.length - permitted(store.
   <div class="page stack">
     <header class="row spread">
       <h1>{{ m.mix.recipes }}</h1>
-      <v-btn color="primary" min-height="48" :prepend-icon="mdiPlus" to="/mix/new">{{
-        m.mix.newRecipe
-      }}</v-btn>
+      <v-btn color="primary" :prepend-icon="mdiPlus" to="/mix/new">{{ m.mix.newRecipe }}</v-btn>
     </header>
     <PlaceTabs of="fit" />
     <section class="panel stack">
@@ -120,7 +118,7 @@ const leftOut = computed(() => store.pantry.components.length - permitted(store.
       {{ m.mix.avoiding(leftOut) }}
       <router-link to="/mix/components">{{ m.mix.avoidList }}</router-link>
     </p>
-    <ul class="recipes">
+    <ul class="tiles">
       <RecipeCard
         v-for="row in rows"
         :key="row.recipe.id"
@@ -139,13 +137,6 @@ const leftOut = computed(() => store.pantry.components.length - permitted(store.
   grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
   gap: 20px;
   align-items: start;
-}
-.recipes {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 300px), 1fr));
-  gap: 12px;
 }
 @media (max-width: 900px) {
   .bench {

@@ -74,7 +74,7 @@ const FOLIAGE = { pot: { ...nominalPot(14), heightCm: 12 }, airNeed: 0.12, tempe
 describe('recipes', () => {
   it('tells of each what it holds in the pot, as the core works it out', async () => {
     const { wrapper } = await show(RecipesView, '/mix');
-    const cards = wrapper.findAll('.recipes li');
+    const cards = wrapper.findAll('.tiles li');
     const { air } = mixInPot(partsOf(recipe('bog').parts), { ...FOLIAGE, drying: 'littleDry' });
     const bog = cards.find((card) => card.text().includes('Bog'))!;
     expect(bog.text()).toContain(`${percent(air)} air`);
@@ -97,7 +97,7 @@ describe('recipes', () => {
     const { wrapper } = await show(RecipesView, '/mix');
     useSettings().current.avoided = { contents: ['peat'], components: [] };
     await nextTick();
-    const bog = wrapper.findAll('.recipes li').find((card) => card.text().includes('Bog'))!;
+    const bog = wrapper.findAll('.tiles li').find((card) => card.text().includes('Bog'))!;
     expect(bog.text()).toContain(m.mix.holdsAvoided('peat'));
   });
 });
@@ -193,30 +193,30 @@ describe('components', () => {
     await labelled(wrapper, m.mix.test.title('coir pith')).trigger('click');
     await flushPromises();
     const next = async () => {
-      inPage('.test').dispatchEvent(new Event('submit'));
+      inPage('.in-dialog').dispatchEvent(new Event('submit'));
       await nextTick();
     };
-    const titles = [inPage('.test h3').textContent];
+    const titles = [inPage('.in-dialog h3').textContent];
     await next();
     await type('input[name=mediumL]', '1');
     await type('input[name=heightCm]', '11');
-    titles.push(inPage('.test h3').textContent);
+    titles.push(inPage('.in-dialog h3').textContent);
     await next();
     await type('input[name=pouredL]', '1,2');
-    expect(inPage('.test p[role=alert]').textContent).toBe(m.mix.test.pouredMost('1 L'));
+    expect(inPage('.in-dialog p[role=alert]').textContent).toBe(m.mix.test.pouredMost('1 L'));
     await next();
-    expect(inPage('.test h3').textContent).toBe(m.mix.test.steps.pour.title);
+    expect(inPage('.in-dialog h3').textContent).toBe(m.mix.test.steps.pour.title);
     await type('input[name=pouredL]', '0,9');
     await next();
     await type('input[name=drainedL]', '0,95');
-    expect(inPage('.test p[role=alert]').textContent).toBe(m.mix.test.drainedMost('900 mL'));
+    expect(inPage('.in-dialog p[role=alert]').textContent).toBe(m.mix.test.drainedMost('900 mL'));
     await type('input[name=drainedL]', '0,2');
     await next();
     await next();
     const coir = usePantry().pantry.component('coir');
     const reading = { mediumL: 1, pouredL: 0.9, drainedL: 0.2, heightCm: 11 };
     const { value } = kitchenTest(reading, coir.n).airAt7_6cm;
-    expect(inPage('.test table').textContent).toContain((100 * value).toFixed(1));
+    expect(inPage('.in-dialog table').textContent).toContain((100 * value).toFixed(1));
     expect(titles).toEqual([m.mix.test.steps.plug.title, m.mix.test.steps.fill.title]);
     pageButton(m.mix.test.keep).click();
     await flushPromises();
@@ -258,8 +258,8 @@ describe('components', () => {
 describe('a batch', () => {
   const row = (count: number, rim: number, work = 'noBall') => ({
     count,
-    rim,
-    fromRim: work === 'noBall' ? null : rim - 4,
+    rimCm: rim,
+    fromCm: work === 'noBall' ? null : rim - 4,
     work,
   });
   const openBatch = (rows: object[], answers: Record<string, unknown> = {}) => {
@@ -296,9 +296,9 @@ describe('a batch', () => {
   });
 
   it.each([
-    ['no width yet', { ...row(1, 17), rim: null }, m.mix.rowOpen],
+    ['no width yet', { ...row(1, 17), rimCm: null }, m.mix.rowOpen],
     ['half a pot', row(1.5, 17), m.mix.rowCount],
-    ['a ball that fills the pot', { ...row(1, 12, 'ballKept'), fromRim: 16 }, m.mix.rowBall],
+    ['a ball that fills the pot', { ...row(1, 12, 'ballKept'), fromCm: 16 }, m.mix.rowBall],
   ])('%s is told beside its row', async (_what, bad, words) => {
     const { wrapper } = await openBatch([bad]);
     expect(wrapper.find('.rows .sum').text()).toBe(words);

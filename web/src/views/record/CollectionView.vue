@@ -48,16 +48,14 @@ const subject = (plant: Plant) => ({
     </header>
     <div class="row spread">
       <v-text-field v-model="typed" data-search :label="m.record.search" clearable class="search" />
-      <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus" min-height="48">{{
-        m.record.add
-      }}</v-btn>
+      <v-btn color="primary" to="/plants/new" :prepend-icon="mdiPlus">{{ m.record.add }}</v-btn>
     </div>
     <FetchState :fault="fault" :loading="!plants" @retry="load" />
     <p v-if="plants && plants.length === 0" class="panel">{{ m.record.empty }}</p>
     <p v-else-if="plants" class="quiet">
       {{ m.record.intro(shown.length) }} · {{ m.record.scale }}
     </p>
-    <ul class="plants">
+    <ul class="tiles plants">
       <li v-for="plant in drawn" :key="plant.id" v-memo="[plant]">
         <router-link :to="`/plants/${plant.id}`" class="plain entry">
           <span class="pot">
@@ -77,7 +75,7 @@ const subject = (plant: Plant) => ({
     <div v-show="more" ref="end" class="end" aria-hidden="true"></div>
     <section v-if="gone && gone.length > 0" class="panel">
       <h2>{{ m.record.gone }}</h2>
-      <ul class="gone">
+      <ul class="bare gone">
         <li v-for="plant in gone" :key="plant.id">
           <router-link :to="`/plants/${plant.id}`">{{ plant.name }}</router-link>
           <span class="quiet taxon">{{ plant.taxon }}</span>
@@ -92,10 +90,6 @@ const subject = (plant: Plant) => ({
 .end {
   min-height: 1px;
 }
-.gone {
-  list-style: none;
-  padding: 0;
-}
 .gone li {
   display: flex;
   flex-wrap: wrap;
@@ -105,13 +99,6 @@ const subject = (plant: Plant) => ({
 .search {
   max-width: 420px;
   flex: 1 1 240px;
-}
-.plants {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 340px), 1fr));
-  gap: 2px 14px;
 }
 .plants li {
   content-visibility: auto;

@@ -99,7 +99,7 @@ function daysLeft(deed: Deed): number {
       <p class="quiet">
         {{ bin.items.length > 0 ? m.keeping.bin.intro(bin.days) : m.keeping.bin.none }}
       </p>
-      <ul v-if="bin.items.length > 0" class="deeds">
+      <ul v-if="bin.items.length > 0" class="bare deeds">
         <li v-for="deed in bin.items" :key="deed.id">
           <DeedLine :deed="deed" />
           <div class="acts">
@@ -107,13 +107,10 @@ function daysLeft(deed: Deed): number {
             <v-btn
               color="primary"
               variant="outlined"
-              min-height="48"
               @click="undo(deed, m.keeping.bin.putBackNow)"
               >{{ m.keeping.bin.putBack }}</v-btn
             >
-            <v-btn variant="text" min-height="48" @click="leaving = deed">{{
-              m.keeping.bin.forGood
-            }}</v-btn>
+            <v-btn variant="text" @click="leaving = deed">{{ m.keeping.bin.forGood }}</v-btn>
           </div>
         </li>
       </ul>
@@ -125,14 +122,13 @@ function daysLeft(deed: Deed): number {
         <router-link to="/record/past">{{ h.all }}</router-link>
       </p>
       <p v-else class="quiet">{{ deeds.length > 0 ? h.intro : h.none }}</p>
-      <ol class="deeds">
+      <ol class="bare deeds">
         <li v-for="deed in deeds" :key="deed.id">
           <DeedLine :deed="deed" />
           <div class="acts">
             <v-btn
               v-if="canUndo(deed)"
               variant="outlined"
-              min-height="48"
               @click="undo(deed, deed.kind === 'undo' ? h.redoneNow : h.undoneNow)"
               >{{ deed.kind === 'undo' ? h.redo : h.undo }}</v-btn
             >
@@ -140,7 +136,7 @@ function daysLeft(deed: Deed): number {
         </li>
       </ol>
       <div v-if="next !== null">
-        <v-btn variant="outlined" min-height="48" @click="showOlder">{{ h.older }}</v-btn>
+        <v-btn variant="outlined" @click="showOlder">{{ h.older }}</v-btn>
       </div>
     </section>
     <v-dialog :model-value="leaving !== null" max-width="480" @update:model-value="leaving = null">
@@ -148,10 +144,8 @@ function daysLeft(deed: Deed): number {
         <h2>{{ m.keeping.bin.forGood }}</h2>
         <p>{{ m.keeping.bin.sure(nameOf(leaving)) }}</p>
         <div class="row">
-          <v-btn color="error" min-height="48" @click="throwAway">{{
-            m.keeping.bin.forGood
-          }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="leaving = null">{{ m.app.cancel }}</v-btn>
+          <v-btn color="error" @click="throwAway">{{ m.keeping.bin.forGood }}</v-btn>
+          <v-btn variant="text" @click="leaving = null">{{ m.app.cancel }}</v-btn>
         </div>
       </v-card>
     </v-dialog>
@@ -159,10 +153,6 @@ function daysLeft(deed: Deed): number {
 </template>
 
 <style scoped>
-.deeds {
-  list-style: none;
-  padding: 0;
-}
 .deeds > li {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;

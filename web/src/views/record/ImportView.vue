@@ -4,6 +4,7 @@ import { api } from '../../api/client.ts';
 import type { FateKind, Mapping } from '../../api/types.ts';
 import ColumnTable from '../../components/keeping/ColumnTable.vue';
 import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { GROUP_ITEMS, useImport } from '../../composables/useImport.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -13,7 +14,7 @@ import { useNotices } from '../../stores/notices.ts';
 
 const t = m.importing;
 const notices = useNotices();
-const { lengthUnit, lengthToCm, lengthFromCm } = useUnits();
+const { lengthUnit } = useUnits();
 const { value: spots } = useLoaded(() => api('/spots?limit=1000').then(({ items }) => items));
 const {
   read,
@@ -52,10 +53,6 @@ const decimals = [
   { value: '.', title: t.point },
   { value: ',', title: t.comma },
 ];
-const potShown = computed(() => {
-  const cm = mapping.value?.potCm ?? null;
-  return cm === null ? null : lengthFromCm(cm);
-});
 function set(more: Partial<Mapping>): void {
   mapping.value = { ...mapping.value!, ...more };
 }
@@ -130,7 +127,7 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
     <section v-if="done" class="panel stack" role="status">
       <h2>{{ t.done(done.add, done.update) }}</h2>
       <div>
-        <v-btn color="primary" min-height="48" to="/record">{{ t.see }}</v-btn>
+        <v-btn color="primary" to="/record">{{ t.see }}</v-btn>
       </div>
     </section>
     <template v-else-if="read && mapping">
@@ -150,7 +147,6 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
         <div class="row">
           <v-btn
             color="primary"
-            min-height="48"
             :disabled="rowsToWrite === 0 || judging"
             :loading="busy"
             @click="bringIn"
@@ -158,9 +154,7 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
           >
           <template v-if="preview && preview.counts.refuse > 0">
             <span>{{ t.leaves(preview.counts.refuse) }}</span>
-            <v-btn variant="outlined" min-height="48" @click="saveRefused">{{
-              t.refusedCsv
-            }}</v-btn>
+            <v-btn variant="outlined" @click="saveRefused">{{ t.refusedCsv }}</v-btn>
           </template>
         </div>
         <div v-if="preview && preview.fates.length > 0" class="scroll" tabindex="0">
@@ -228,13 +222,11 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
               unit="°"
               @update:model-value="(latitudeDeg) => set({ latitudeDeg })"
             />
-            <NumberField
-              :model-value="potShown"
+            <QuantityField
+              :model-value="mapping.potCm"
               :label="t.potCm(lengthUnit)"
-              :unit="lengthUnit"
-              @update:model-value="
-                (typed) => set({ potCm: typed === null ? null : lengthToCm(typed) })
-              "
+              of="length"
+              @update:model-value="(potCm) => set({ potCm })"
             />
             <v-select
               :model-value="mapping.elseGroup"
@@ -272,12 +264,6 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
 <style scoped>
 .drop.over {
   outline: 3px dashed rgb(var(--v-theme-primary));
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 280px), 1fr));
-  gap: 14px;
-  align-items: start;
 }
 .file input {
   position: absolute;

@@ -129,14 +129,12 @@ async function signOut(device: DeviceRow): Promise<void> {
       <h1>{{ m.keeping.title }}</h1>
       <PlaceTabs of="record" />
     </header>
-    <div class="pair">
+    <div class="panels">
       <section class="panel stack">
         <h2>{{ m.keeping.backup.title }}</h2>
         <p class="quiet">{{ m.keeping.backup.intro }}</p>
         <div class="row">
-          <v-btn color="primary" min-height="48" href="/api/backup" download>{{
-            m.keeping.backup.take
-          }}</v-btn>
+          <v-btn color="primary" href="/api/backup" download>{{ m.keeping.backup.take }}</v-btn>
           <label class="file">
             <input type="file" accept=".zip,application/zip" :disabled="busy" @change="askBackup" />
             <span>{{ m.keeping.backup.bring }}</span>
@@ -154,15 +152,13 @@ async function signOut(device: DeviceRow): Promise<void> {
         <h3>{{ m.keeping.backup.csv }}</h3>
         <p class="quiet">{{ m.keeping.backup.csvIntro }}</p>
         <div>
-          <v-btn variant="outlined" min-height="48" to="/record/import">{{
-            m.importing.title
-          }}</v-btn>
+          <v-btn variant="outlined" to="/record/import">{{ m.importing.title }}</v-btn>
         </div>
       </section>
       <section class="panel stack">
         <div class="row spread">
           <h2>{{ m.keeping.copies.title }}</h2>
-          <v-btn variant="outlined" min-height="48" :loading="busy" @click="copyNow">{{
+          <v-btn variant="outlined" :loading="busy" @click="copyNow">{{
             m.keeping.copies.now
           }}</v-btn>
         </div>
@@ -172,7 +168,7 @@ async function signOut(device: DeviceRow): Promise<void> {
         </p>
         <FetchState :fault="fault" :loading="!copies" @retry="load" />
         <p v-if="copies && copies.items.length === 0">{{ m.keeping.copies.none }}</p>
-        <ul class="rows">
+        <ul class="bare rows">
           <li v-for="copy in copies?.items ?? []" :key="copy.name">
             <span>
               <strong>{{ full(copy.date) }}</strong>
@@ -186,7 +182,6 @@ async function signOut(device: DeviceRow): Promise<void> {
             <v-btn
               v-if="copy.state.sound"
               variant="outlined"
-              min-height="48"
               :disabled="busy"
               :aria-label="`${m.keeping.copies.restore}: ${full(copy.date)}`"
               @click="askRestore(copy)"
@@ -198,7 +193,7 @@ async function signOut(device: DeviceRow): Promise<void> {
       <section class="panel stack">
         <h2>{{ m.keeping.backup.tables }}</h2>
         <p class="quiet">{{ m.keeping.backup.tablesIntro }}</p>
-        <ul class="tables">
+        <ul class="tiles narrow tables">
           <li v-for="table in shownTables" :key="table.name">
             <a :href="`/api/tables/${table.name}.csv`" download>{{ tableWord(table.name) }}</a>
             <span class="quiet">{{ m.keeping.backup.rows(table.rows) }}</span>
@@ -213,10 +208,10 @@ async function signOut(device: DeviceRow): Promise<void> {
         <h2>{{ m.keeping.backup.calendar }}</h2>
         <p class="quiet">{{ m.keeping.backup.calendarIntro }}</p>
         <div class="row">
-          <v-btn variant="outlined" min-height="48" href="/api/tasks/calendar.ics" download>{{
+          <v-btn variant="outlined" href="/api/tasks/calendar.ics" download>{{
             m.keeping.backup.calendarGet
           }}</v-btn>
-          <v-btn v-if="door?.needed" variant="text" min-height="48" @click="makeAddress">{{
+          <v-btn v-if="door?.needed" variant="text" @click="makeAddress">{{
             m.keeping.backup.calendarKey
           }}</v-btn>
         </div>
@@ -228,7 +223,7 @@ async function signOut(device: DeviceRow): Promise<void> {
         <p class="quiet">
           {{ door?.needed === false ? m.keeping.devices.noDoor : m.keeping.devices.intro }}
         </p>
-        <ul class="rows">
+        <ul class="bare rows">
           <li v-for="device in devices ?? []" :key="device.id">
             <span>
               <strong>{{ device.label }}</strong>
@@ -240,7 +235,6 @@ async function signOut(device: DeviceRow): Promise<void> {
             </span>
             <v-btn
               variant="outlined"
-              min-height="48"
               :aria-label="`${m.keeping.devices.out}: ${device.label}`"
               @click="signOut(device)"
               >{{ m.keeping.devices.out }}</v-btn
@@ -254,10 +248,8 @@ async function signOut(device: DeviceRow): Promise<void> {
         <h2>{{ m.keeping.copies.restore }}</h2>
         <p>{{ asking.text }}</p>
         <div class="row">
-          <v-btn color="primary" min-height="48" @click="asking.go()">{{
-            m.keeping.copies.restore
-          }}</v-btn>
-          <v-btn variant="text" min-height="48" @click="asking = null">{{ m.app.cancel }}</v-btn>
+          <v-btn color="primary" @click="asking.go()">{{ m.keeping.copies.restore }}</v-btn>
+          <v-btn variant="text" @click="asking = null">{{ m.app.cancel }}</v-btn>
         </div>
       </v-card>
     </v-dialog>
@@ -265,18 +257,6 @@ async function signOut(device: DeviceRow): Promise<void> {
 </template>
 
 <style scoped>
-.pair {
-  columns: 2 440px;
-  column-gap: 14px;
-}
-.pair > section {
-  break-inside: avoid;
-  margin-bottom: 14px;
-}
-.rows {
-  list-style: none;
-  padding: 0;
-}
 .rows li {
   display: flex;
   gap: 12px;
@@ -287,13 +267,6 @@ async function signOut(device: DeviceRow): Promise<void> {
 }
 .rows li > span > span::before {
   content: ' · ';
-}
-.tables {
-  list-style: none;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 200px), 1fr));
-  gap: 0 24px;
 }
 .tables li {
   display: flex;

@@ -207,7 +207,6 @@ const print = () => window.print();
           <p v-else>{{ refused && sheetId === 'own' ? refused.message : m.labels.none }}</p>
           <v-btn
             color="primary"
-            min-height="48"
             :prepend-icon="mdiPrinter"
             :disabled="labels.length === 0 || !sheet"
             @click="print"
@@ -216,7 +215,7 @@ const print = () => window.print();
         </div>
         <p class="quiet small">{{ m.labels.address(origin) }}</p>
       </section>
-      <div v-if="sheet && labels.length > 0" class="preview">
+      <div v-if="sheet && labels.length > 0" class="scroll preview">
         <LabelSheets :sheet="sheet" :labels="labels" :used="used" />
       </div>
     </template>
@@ -224,15 +223,6 @@ const print = () => window.print();
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 230px), 1fr));
-  gap: 12px;
-  align-items: start;
-}
-.preview {
-  overflow-x: auto;
-}
 @media print {
   .page {
     padding: 0 !important;

@@ -15,6 +15,7 @@ import { api, ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Plant, ShelfPot, SpotRow } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import { emptyPot, entryOf, potErrors, potFromEntry } from '../../components/plant/potEntry.ts';
 import PotFields from '../../components/plant/PotFields.vue';
 import SpotDialog from '../../components/spot/SpotDialog.vue';
@@ -30,7 +31,7 @@ const route = useRoute();
 const router = useRouter();
 const notices = useNotices();
 const settings = useSettings();
-const { length, lengthUnit, lengthToCm, lengthFromCm } = useUnits();
+const { length } = useUnits();
 const id = route.params.id ? Number(route.params.id) : null;
 
 const blank = () => ({
@@ -234,8 +235,6 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
   title: label,
   props: { subtitle: use },
 }));
-const shown = (cm: number | null) => (cm === null ? null : lengthFromCm(cm));
-const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed));
 </script>
 
 <template>
@@ -274,13 +273,9 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           :no-data-text="m.spot.none"
           name="spotId"
         />
-        <v-btn
-          variant="outlined"
-          :prepend-icon="mdiPlus"
-          min-height="48"
-          @click="spotDialog = true"
-          >{{ m.form.newSpot }}</v-btn
-        >
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="spotDialog = true">{{
+          m.form.newSpot
+        }}</v-btn>
       </div>
       <PotFields v-model="draft.pot" :errors="errors" />
       <div class="fields">
@@ -319,19 +314,17 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           :error-messages="errors.acquired"
           name="acquired"
         />
-        <NumberField
-          :model-value="shown(draft.heightCm)"
+        <QuantityField
+          v-model="draft.heightCm"
           :label="`${m.form.plantHeight} (${m.app.optional})`"
-          :unit="lengthUnit"
+          of="length"
           :error="errors.heightCm"
-          @update:model-value="(typed) => (draft.heightCm = toCm(typed))"
         />
-        <NumberField
-          :model-value="shown(draft.supportCm)"
+        <QuantityField
+          v-model="draft.supportCm"
           :label="`${m.form.support} (${m.app.optional})`"
-          :unit="lengthUnit"
+          of="length"
           :error="errors.supportCm"
-          @update:model-value="(typed) => (draft.supportCm = toCm(typed))"
         />
         <template v-if="draft.supportCm !== null">
           <v-select
@@ -376,7 +369,7 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
           @click="save(true)"
           >{{ m.form.another }}</v-btn
         >
-        <v-btn variant="text" min-height="48" @click="router.back()">{{ m.app.cancel }}</v-btn>
+        <v-btn variant="text" @click="router.back()">{{ m.app.cancel }}</v-btn>
       </div>
     </form>
     <SpotDialog v-model="spotDialog" :spots="spots" @added="spotAdded" />
@@ -389,11 +382,5 @@ const toCm = (typed: number | null) => (typed === null ? null : lengthToCm(typed
 }
 .nowrap {
   flex-wrap: nowrap;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 250px), 1fr));
-  gap: 14px;
-  align-items: start;
 }
 </style>

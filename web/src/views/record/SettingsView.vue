@@ -121,7 +121,7 @@ const warmth = (spot: SpotRow) =>
     <section class="panel stack">
       <div class="row spread">
         <h2>{{ m.spot.title }}</h2>
-        <v-btn variant="outlined" :prepend-icon="mdiPlus" min-height="48" @click="edit(null)">{{
+        <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="edit(null)">{{
           m.spot.add
         }}</v-btn>
       </div>
@@ -170,12 +170,3 @@ const warmth = (spot: SpotRow) =>
     />
   </div>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 280px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
-</style>

@@ -133,7 +133,6 @@ const longest = computed(() =>
           <v-btn
             :color="group.role === 'pot' ? 'primary' : undefined"
             :variant="group.role === 'pot' ? 'flat' : 'outlined'"
-            min-height="48"
             :prepend-icon="mdiPlus"
             @click="editPot(null, group.role)"
             >{{ group.add }}</v-btn
@@ -156,14 +155,10 @@ const longest = computed(() =>
         <div class="row spread">
           <h2>{{ m.shelf.supports }}</h2>
           <span class="row">
-            <v-btn variant="text" min-height="48" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
-            <v-btn
-              variant="outlined"
-              min-height="48"
-              :prepend-icon="mdiPlus"
-              @click="editSupport(null)"
-              >{{ m.shelf.addSupport }}</v-btn
-            >
+            <v-btn variant="text" to="/fit/cuts">{{ m.cuts.open }}</v-btn>
+            <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="editSupport(null)">{{
+              m.shelf.addSupport
+            }}</v-btn>
           </span>
         </div>
         <p v-if="loaded.supports.length === 0" class="panel">{{ m.shelf.noSupports }}</p>

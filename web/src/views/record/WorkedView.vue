@@ -65,7 +65,7 @@ const said = ({ better, worse, chance }: Comparison) =>
           </ul>
           <p v-else class="quiet">{{ m.worked.nothing }}</p>
         </section>
-        <div class="factors">
+        <div class="cards">
           <section v-for="one in value.factors" :key="one.factor" class="panel">
             <table class="figures">
               <caption>
@@ -143,17 +143,6 @@ const said = ({ better, worse, chance }: Comparison) =>
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 260px), 1fr));
-  gap: 14px;
-}
-.factors {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 520px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
 caption {
   text-align: left;
   font-family: 'Fraunces Variable', serif;

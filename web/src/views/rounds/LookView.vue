@@ -5,13 +5,13 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, freshKey, wordsFor, write } from '../../api/client.ts';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import PlantHeader from '../../components/plant/PlantHeader.vue';
 import ScaleDialog from '../../components/look/ScaleDialog.vue';
 import SignalPicker from '../../components/look/SignalPicker.vue';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { photoAsText } from '../../composables/usePhoto.ts';
-import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useOutbox, type Parcel } from '../../stores/outbox.ts';
@@ -23,7 +23,6 @@ const router = useRouter();
 const notices = useNotices();
 const settings = useSettings();
 const outbox = useOutbox();
-const { weightUnit, weightToKg, weightFromKg, lengthUnit, lengthToCm } = useUnits();
 const id = Number(route.params.id);
 
 const { value: file, fault, load } = useLoaded(() => api(`/plants/${id}/file`));
@@ -32,11 +31,11 @@ interface LookDraft {
   date: string;
   signals: Record<string, SignalValue>;
   unpotted: boolean;
-  weight: number | null;
-  height: number | null;
+  weightKg: number | null;
+  heightCm: number | null;
   watered: boolean;
   leafCount: number | null;
-  leafLength: number | null;
+  leafCm: number | null;
   ph: number | null;
   ec: number | null;
   note: string;
@@ -45,11 +44,11 @@ const { draft, restored, clear } = useDraft<LookDraft>(`look.${id}`, () => ({
   date: settings.current.today,
   signals: {},
   unpotted: false,
-  weight: null,
-  height: null,
+  weightKg: null,
+  heightCm: null,
   watered: false,
   leafCount: null,
-  leafLength: null,
+  leafCm: null,
   ph: null,
   ec: null,
   note: '',
@@ -83,13 +82,13 @@ function answer(signal: string, value: SignalValue | undefined): void {
   draft.value.signals = value === undefined ? others : { ...others, [signal]: value };
 }
 const measured = computed(() => {
-  const { weight, height, watered, leafCount, leafLength, ph, ec } = draft.value;
+  const { weightKg, heightCm, watered, leafCount, leafCm, ph, ec } = draft.value;
   return [
-    { kind: 'weightKg', value: weight === null ? null : weightToKg(weight) },
+    { kind: 'weightKg', value: weightKg },
     { kind: 'watered', value: watered ? 1 : null },
-    { kind: 'heightCm', value: height === null ? null : lengthToCm(height) },
+    { kind: 'heightCm', value: heightCm },
     { kind: 'leafCount', value: leafCount },
-    { kind: 'leafCm', value: leafLength === null ? null : lengthToCm(leafLength) },
+    { kind: 'leafCm', value: leafCm },
     { kind: 'reservoirPh', value: ph },
     { kind: 'reservoirEcMsCm', value: ec },
   ].filter((taken): taken is { kind: string; value: number } => taken.value !== null);
@@ -199,7 +198,7 @@ async function addPhoto(event: Event): Promise<void> {
         {{ m.app.draftKept }}
         <v-btn size="small" variant="outlined" @click="startOver">{{ m.app.startOver }}</v-btn>
       </p>
-      <div class="groups">
+      <div class="panels">
         <section
           v-for="group in groups.filter(({ signals }) => signals.length > 0)"
           :key="group.id"
@@ -218,14 +217,13 @@ async function addPhoto(event: Event): Promise<void> {
           <v-btn
             :variant="draft.unpotted ? 'flat' : 'outlined'"
             color="primary"
-            min-height="48"
             :aria-pressed="draft.unpotted"
             @click="draft.unpotted = !draft.unpotted"
           >
             {{ m.look.unpotted }}
           </v-btn>
           <div class="weigh">
-            <NumberField v-model="draft.weight" :label="m.look.weight" :unit="weightUnit" />
+            <QuantityField v-model="draft.weightKg" :label="m.look.weight" of="weight" />
             <v-btn variant="outlined" min-height="54" @click="scaleOpen = true">{{
               m.scale.open
             }}</v-btn>
@@ -233,22 +231,17 @@ async function addPhoto(event: Event): Promise<void> {
           <v-btn
             :variant="draft.watered ? 'flat' : 'outlined'"
             :color="draft.watered ? 'info' : undefined"
-            min-height="48"
             :aria-pressed="draft.watered"
             @click="draft.watered = !draft.watered"
             >{{ m.look.watered }}</v-btn
           >
-          <NumberField v-model="draft.height" :label="m.look.height" :unit="lengthUnit" />
-          <v-btn
-            variant="text"
-            min-height="48"
-            :aria-expanded="moreOpen"
-            @click="moreOpen = !moreOpen"
-            >{{ m.look.more }}</v-btn
-          >
-          <div v-if="moreOpen" class="pair">
+          <QuantityField v-model="draft.heightCm" :label="m.look.height" of="length" />
+          <v-btn variant="text" :aria-expanded="moreOpen" @click="moreOpen = !moreOpen">{{
+            m.look.more
+          }}</v-btn>
+          <div v-if="moreOpen" class="tiles tiny">
             <NumberField v-model="draft.leafCount" :label="m.look.leafCount" />
-            <NumberField v-model="draft.leafLength" :label="m.look.leafCm" :unit="lengthUnit" />
+            <QuantityField v-model="draft.leafCm" :label="m.look.leafCm" of="length" />
             <NumberField v-model="draft.ph" :label="m.look.ph" />
             <NumberField v-model="draft.ec" :label="m.look.ec" unit="mS/cm" />
           </div>
@@ -270,7 +263,6 @@ async function addPhoto(event: Event): Promise<void> {
                 <v-btn
                   size="small"
                   variant="text"
-                  min-height="44"
                   :aria-label="m.photo.remove"
                   @click="photos = photos.filter((_, at) => at !== i)"
                   >{{ m.app.delete }}</v-btn
@@ -292,7 +284,7 @@ async function addPhoto(event: Event): Promise<void> {
       <ScaleDialog
         v-model="scaleOpen"
         :expected-kg="expectedKg"
-        @weighed="(kg) => (draft.weight = weightFromKg(kg))"
+        @weighed="(kg) => (draft.weightKg = kg)"
       />
       <div class="bar">
         <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
@@ -305,23 +297,10 @@ async function addPhoto(event: Event): Promise<void> {
 </template>
 
 <style scoped>
-.groups {
-  columns: 2 440px;
-  column-gap: 14px;
-}
-.groups > section {
-  break-inside: avoid;
-  margin-bottom: 14px;
-}
 .weigh {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 8px;
-}
-.pair {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 10px;
 }
 .picture input {
   position: absolute;

@@ -157,13 +157,11 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
         <p>{{ m.outcome.at(CHECKPOINTS[at].label) }}</p>
         <p v-if="kept" class="panel row spread">
           <span>{{ m.outcome.again(full(kept.date)) }}</span>
-          <v-btn variant="outlined" min-height="48" @click="takeBack(kept)">{{
-            m.outcome.takeBack
-          }}</v-btn>
+          <v-btn variant="outlined" @click="takeBack(kept)">{{ m.outcome.takeBack }}</v-btn>
         </p>
         <section class="panel stack">
           <h2>{{ m.outcome.seen }}</h2>
-          <div class="signs">
+          <div class="tiles tiny signs">
             <v-btn
               v-for="sign in SEEN_IDS"
               :key="sign"
@@ -179,7 +177,7 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
         </section>
         <section class="panel stack">
           <h2>{{ m.outcome.grade }}</h2>
-          <div class="grades" role="group" :aria-label="m.outcome.grade">
+          <div class="tiles tiny" role="group" :aria-label="m.outcome.grade">
             <v-btn
               v-for="[grade, { label }] in grades"
               :key="grade"
@@ -245,7 +243,7 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
       </template>
       <section v-if="earlier.length > 0" class="panel">
         <h2>{{ m.outcome.earlier }}</h2>
-        <ul class="plain">
+        <ul class="bare">
           <li v-for="one in earlier" :key="one.id">
             {{ full(one.date) }}, {{ CHECKPOINTS[one.at].label }}:
             <strong>{{ GRADES[one.grade].label }}</strong>
@@ -260,12 +258,6 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
 </template>
 
 <style scoped>
-.signs,
-.grades {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 142px), 1fr));
-  gap: 8px;
-}
 .signs :deep(.v-btn__content) {
   white-space: normal;
 }
@@ -284,9 +276,5 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
   object-fit: cover;
   border-radius: 8px;
   margin-bottom: 8px;
-}
-.plain {
-  list-style: none;
-  padding: 0;
 }
 </style>

@@ -126,17 +126,15 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
       <h2>{{ m.rounds.emptyTitle }}</h2>
       <p>{{ m.rounds.empty }}</p>
       <div class="row">
-        <v-btn color="primary" to="/plants/new" min-height="48">{{ m.rounds.addPlant }}</v-btn>
-        <v-btn variant="outlined" to="/record/import" min-height="48">{{
-          m.importing.title
-        }}</v-btn>
-        <v-btn variant="text" to="/record/shelf" min-height="48">{{ m.rounds.addPots }}</v-btn>
+        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+        <v-btn variant="outlined" to="/record/import">{{ m.importing.title }}</v-btn>
+        <v-btn variant="text" to="/record/shelf">{{ m.rounds.addPots }}</v-btn>
       </div>
       <ol class="first">
         <li v-for="step in m.rounds.firstSteps" :key="step">{{ step }}</li>
       </ol>
     </section>
-    <div v-if="rounds" class="walk">
+    <div v-if="rounds" class="cards">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
         <header class="row spread nowrap stop">
           <div>
@@ -147,7 +145,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
           </div>
           <v-btn
             variant="outlined"
-            min-height="48"
             :prepend-icon="mdiCheckAll"
             :aria-label="`${m.rounds.allFine}: ${spot.name}`"
             :title="m.rounds.allFineHint"
@@ -155,7 +152,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
             >{{ m.rounds.allFine }}</v-btn
           >
         </header>
-        <ul v-if="spot.plants.length > 0" class="entries">
+        <ul v-if="spot.plants.length > 0" class="bare entries">
           <li v-for="entry in spot.plants" :key="entry.plantId">
             <div class="row spread nowrap">
               <router-link :to="`/plants/${entry.plantId}`" class="who">
@@ -168,14 +165,13 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                   :prepend-icon="mdiEyeOutline"
                   color="primary"
                   variant="tonal"
-                  min-height="48"
                   :aria-label="`${m.rounds.look}: ${entry.name}`"
                 >
                   {{ m.rounds.look }}
                 </v-btn>
               </div>
             </div>
-            <ul class="asks">
+            <ul class="bare asks">
               <li v-for="(ask, i) in entry.asks" :key="i">
                 <template v-if="ask.kind === 'task'">
                   <div class="row spread nowrap">
@@ -187,7 +183,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                     <v-btn
                       v-if="isGraded(ask.task)"
                       variant="outlined"
-                      min-height="48"
                       :to="`/plants/${entry.plantId}/outcome`"
                       :aria-label="`${m.outcome.ask} ${entry.name}`"
                       >{{ m.outcome.ask }}</v-btn
@@ -196,7 +191,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                       v-else
                       :prepend-icon="mdiCheck"
                       variant="outlined"
-                      min-height="48"
                       :aria-label="`${m.rounds.done}: ${ask.task.title}, ${entry.name}`"
                       @click="setDone(ask.task, rounds.date)"
                     >
@@ -212,7 +206,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                     </div>
                     <v-btn
                       variant="outlined"
-                      min-height="48"
                       to="/aftercare/water"
                       :aria-label="`${m.water.title}: ${entry.name}`"
                       >{{ m.water.title }}</v-btn
@@ -239,7 +232,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
         <v-btn
           v-if="spot.plants.length < spot.asking"
           variant="outlined"
-          min-height="48"
           block
           @click="more(spot)"
           >{{ m.rounds.more(spot.plants.length, spot.asking) }}</v-btn
@@ -247,7 +239,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
       </section>
       <section v-if="rounds.tray.length > 0" class="panel">
         <h2>{{ m.tray.asks }}</h2>
-        <ul class="asks">
+        <ul class="bare asks">
           <li v-for="ask in rounds.tray" :key="ask.id" class="row spread nowrap">
             <div>
               <strong
@@ -257,7 +249,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
             </div>
             <v-btn
               variant="outlined"
-              min-height="48"
               to="/aftercare/tray"
               :aria-label="`${m.tray.title}: ${ask.name}`"
               >{{ m.aftercare.rooms.tray }}</v-btn
@@ -270,17 +261,6 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
 </template>
 
 <style scoped>
-.walk {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
-.entries,
-.asks {
-  list-style: none;
-  padding: 0;
-}
 .entries > li {
   padding: 10px 0;
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);

@@ -59,7 +59,6 @@ function when(summary: VerdictSummary): string {
           :variant="as === value ? 'flat' : 'outlined'"
           :color="as === value ? 'primary' : undefined"
           :aria-pressed="as === value"
-          min-height="48"
           @click="as = value"
           >{{ word }}</v-btn
         >
@@ -101,7 +100,7 @@ function when(summary: VerdictSummary): string {
     </section>
     <p v-else-if="told && matching === 0" class="quiet">{{ m.verdicts.none }}</p>
     <YearRibbons v-if="as === 'year' && shown.length > 0" :verdicts="shown" />
-    <ol v-else class="list">
+    <ol v-else class="bare list">
       <li v-for="(summary, i) in drawn" :key="summary.plantId" v-memo="[summary, i]">
         <router-link
           :to="`/plants/${summary.plantId}/verdict`"
@@ -138,8 +137,6 @@ function when(summary: VerdictSummary): string {
   min-height: 1px;
 }
 .list {
-  list-style: none;
-  padding: 0;
   display: grid;
   grid-template-columns: minmax(0, 1fr);
 }

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import type { Decision, Situation } from '@fernbank/core';
+import { useDates } from '../../composables/useDates.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+
+/** What the other schools would say, and the numbers behind the verdict. */
+defineProps<{ decision: Decision; situation: Situation }>();
+const { day } = useDates();
+const { months, percent } = useUnits();
+/** The middle two thirds of what the roots may have explored by now. */
+const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
+  m.verdictPage.rootsBand(
+    Math.round(100 * Math.max(0, explored - sd)),
+    Math.round(100 * Math.min(1, explored + sd)),
+  );
+const schoolLine = (verdict: keyof typeof m.verdict, week: string | null) =>
+  verdict === 'repotInWeek' && week ? m.headlineLine.repotInWeek(day(week)) : m.verdict[verdict];
+const monthsOf = (count: number | null) =>
+  count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
+</script>
+
+<template>
+  <section class="panel">
+    <h2>{{ m.verdictPage.schools }}</h2>
+    <table class="figures">
+      <tbody>
+        <tr v-for="school in decision.schools" :key="school.school">
+          <td>
+            {{ school.label }}
+            <strong v-if="school.school === decision.school">
+              ({{ m.verdictPage.schoolYours }})</strong
+            >
+          </td>
+          <td>{{ schoolLine(school.verdict, school.week) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <h3 class="mt-3">{{ m.verdictPage.oldMedium }}</h3>
+    <table class="figures">
+      <tbody>
+        <tr v-for="school in decision.oldMediumSchools" :key="school.school">
+          <td>
+            {{ school.label }}
+            <strong v-if="school.school === situation.schools?.oldMedium">
+              ({{ m.verdictPage.schoolYours }})</strong
+            >
+          </td>
+          <td>{{ schoolLine(school.verdict, school.week) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <h2 class="mt-4">{{ m.verdictPage.numbers }}</h2>
+    <table class="figures">
+      <tbody>
+        <tr>
+          <td>{{ m.verdictPage.monthsInPot }}</td>
+          <td class="num">
+            {{ decision.monthsInPot === null ? m.app.unknown : monthsOf(decision.monthsInPot) }}
+          </td>
+        </tr>
+        <tr>
+          <td>{{ m.verdictPage.monthsToFill }}</td>
+          <td class="num">{{ monthsOf(decision.monthsToFill) }}</td>
+        </tr>
+        <tr>
+          <td>{{ m.verdictPage.mediumLife }}</td>
+          <td class="num">{{ monthsOf(decision.medium.lifeMonths) }}</td>
+        </tr>
+        <tr>
+          <td>{{ m.verdictPage.freshAir }}</td>
+          <td class="num">{{ m.verdictPage.share(percent(decision.medium.freshAir)) }}</td>
+        </tr>
+        <tr>
+          <td>{{ m.verdictPage.cycle }}</td>
+          <td class="num">{{ monthsOf(decision.freshCycleMonths) }}</td>
+        </tr>
+        <tr v-if="decision.roots">
+          <td>{{ m.verdictPage.roots }}</td>
+          <td class="num">{{ rootsBand(decision.roots) }}</td>
+        </tr>
+        <tr v-if="decision.headline !== 'lookFirst'">
+          <td>{{ m.verdictPage.worthNow }}</td>
+          <td class="num">{{ m.verdictPage.worthOf(decision.lookWorth.worth) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
