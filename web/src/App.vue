@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import TimerBar from './components/bench/TimerBar.vue';
 import PageSize from './components/PageSize.vue';
+import NoticeBar from './components/app/NoticeBar.vue';
 import OutboxBar from './components/app/OutboxBar.vue';
 import { useDates } from './composables/useDates.ts';
 import { useShortcuts } from './composables/useShortcuts.ts';
@@ -186,22 +187,7 @@ watch(
     <ConflictDialog v-if="conflict.open" />
     <UndoDialog v-if="undo.question" />
     <ShortcutsDialog v-if="listAsked" v-model="listOpen" />
-    <v-snackbar
-      :model-value="notices.current !== null"
-      :color="notices.current?.kind === 'fault' ? 'error' : 'slate'"
-      :timeout="notices.current?.kind === 'fault' ? -1 : 7000"
-      location="bottom"
-      class="notice"
-      @update:model-value="(open: boolean) => !open && notices.clear()"
-    >
-      <span role="status">{{ notices.current?.text }}</span>
-      <template #actions>
-        <v-btn v-if="notices.current?.undo" variant="text" @click="notices.undo">
-          {{ m.app.undo }}
-        </v-btn>
-        <v-btn variant="text" @click="notices.clear()">{{ m.app.close }}</v-btn>
-      </template>
-    </v-snackbar>
+    <NoticeBar />
   </v-app>
 </template>
 
@@ -287,9 +273,6 @@ watch(
 @media (max-width: 960px) {
   .demo {
     padding-bottom: 90px;
-  }
-  .notice {
-    margin-bottom: 66px;
   }
 }
 </style>

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import { wordsFor } from '../api/client.ts';
 import { useUndo } from './undo.ts';
 
@@ -21,6 +21,9 @@ interface Notice {
 /** The one line at the foot of the screen that says what happened, and takes it back. */
 export const useNotices = defineStore('notices', () => {
   const current = ref<Notice | null>(null);
+  /** counts what was said */
+  const turn = ref(0);
+  watch(current, (now) => now && turn.value++, { flush: 'sync' });
   const { takeBack } = useUndo();
 
   function done(text: string, undo?: WayBack): void {
@@ -43,6 +46,7 @@ export const useNotices = defineStore('notices', () => {
   }
   return {
     current,
+    turn,
     done,
     fault,
     undo,
