@@ -22,7 +22,7 @@ export function notAhead(context: Pick<Reading, 'today'>, field: string, date: I
   return date;
 }
 
-export const dayQuery = Joi.object<{ date?: IsoDate }>({ date: isoDate() });
+export const dayQuery = Joi.object<{ date?: IsoDate }, true>({ date: isoDate() });
 
 /** The optional `?date=` of a view, today when absent. @throws HttpError 400 when it is no day */
 export function asOf(context: Pick<Reading, 'today'>, request: Request): IsoDate {

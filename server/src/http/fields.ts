@@ -55,7 +55,7 @@ const quantity = Joi.object({
 export const saying = () =>
   Joi.alternatives(
     Joi.string().trim().max(120).allow(''),
-    Joi.object<Told>({
+    Joi.object<Told, true>({
       told: Joi.array().items(Joi.string().max(120), quantity).max(20).required(),
     }),
   );
@@ -111,9 +111,9 @@ const shapeName = () =>
  * A pot of any shape, with `more` fields beside its sizes. A shape that does not
  * exist falls to the round pot, which refuses it by name.
  */
-export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
+export function potShape(more: Record<string, Joi.Schema> = {}): Joi.AlternativesSchema {
   const others = POT_SHAPES.filter((shape) => shape !== 'round');
-  return others.reduceRight<Joi.Schema>(
+  const asked = others.reduceRight<Joi.Schema>(
     (otherwise, shape) =>
       Joi.alternatives().conditional(Joi.object({ shape: Joi.valid(shape).required() }).unknown(), {
         then: Joi.object({
@@ -125,6 +125,8 @@ export function potShape(more: Record<string, Joi.Schema> = {}): Joi.Schema {
       }),
     Joi.object({ shape: shapeName(), ...sizesOf('round'), ...more }),
   );
+  // There are other shapes than round ones: what is asked is always one of several.
+  return asked as Joi.AlternativesSchema;
 }
 
 const thickness = () => Joi.number().min(0.05).max(60).required();
@@ -157,7 +159,7 @@ export const rootCuts = () =>
 const mm = (most: number) => Joi.number().min(0).max(most).required();
 /** A sheet of labels by the ruler; whether it fits its paper is for the core to say. */
 export const labelSheet = () =>
-  Joi.object<LabelSheet>({
+  Joi.object<LabelSheet, true>({
     paper: Joi.string()
       .valid(...Object.keys(PAPERS))
       .required(),

@@ -34,7 +34,7 @@ describe('what is thrown', () => {
 });
 
 describe('checking', () => {
-  const schema = Joi.object<{ a: number; b: string }>({
+  const schema = Joi.object<{ a: number; b: string }, true>({
     a: Joi.number().required(),
     b: Joi.string().default('leaf'),
   });

@@ -109,7 +109,7 @@ const fields = {
 };
 
 /** A plant that is added: what is left out gets its default. */
-export const newPlant = Joi.object<PlantInput>({
+export const newPlant = Joi.object<PlantInput, true>({
   ...fields,
   name: fields.name.required(),
   taxon: fields.taxon.required(),
@@ -135,4 +135,4 @@ export const newPlant = Joi.object<PlantInput>({
   note: fields.note.default(''),
 });
 
-export const changedPlant = Joi.object<Partial<PlantInput>>(fields).min(1);
+export const changedPlant = Joi.object<Partial<PlantInput>, true>(fields).min(1);

@@ -22,7 +22,7 @@ interface TrackedRow extends Revised {
 
 const MOST_PER_PAGE = 1000;
 
-const idInAddress = Joi.object<{ id: number }>({ id: rowId().required() });
+const idInAddress = Joi.object<{ id: number }, true>({ id: rowId().required() });
 /** The id in the address. */
 export function idOf(request: Request): number {
   const { id } = request.params;
@@ -80,12 +80,15 @@ export function rowOr404<T extends TrackedTable>(db: Db, table: T, id: number, w
   return row as T['$inferSelect'] & TrackedRow;
 }
 
-export const pageQuery = Joi.object<{
-  cursor: number;
-  limit: number;
-  plantId?: number;
-  gone?: string;
-}>({
+export const pageQuery = Joi.object<
+  {
+    cursor: number;
+    limit: number;
+    plantId?: number;
+    gone?: string;
+  },
+  true
+>({
   cursor: Joi.number().integer().min(0).default(0),
   limit: Joi.number().integer().min(1).max(MOST_PER_PAGE).default(100),
   plantId: rowId(),
@@ -100,7 +103,7 @@ export interface Filter {
   params?: Record<string, unknown>;
 }
 
-const plantQuery = Joi.object<{ plantId: number }>({ plantId: rowId() });
+const plantQuery = Joi.object<{ plantId: number }, true>({ plantId: rowId() });
 /** `?plantId=` on a list of records. */
 export function ofPlant<T extends { plantId: unknown }>(
   request: Request,

@@ -81,7 +81,8 @@ export const situationFields = () => ({
   schools: schoolChoices(SCHOOL_IDS),
 });
 
-export const decisionBody = () => Joi.object<DecisionBody>(situationFields()).or('taxon', 'traits');
+export const decisionBody = () =>
+  Joi.object<DecisionBody, true>(situationFields()).or('taxon', 'traits');
 
 /** The core's situation. @throws HttpError 422 for an unknown taxon or trait */
 export function situationFrom(body: DecisionBody): Situation {

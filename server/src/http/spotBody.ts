@@ -17,7 +17,7 @@ const fields = {
 };
 
 /** A spot that is added: what is left out is that of a common room. */
-export const newSpot = Joi.object<SpotInput>({
+export const newSpot = Joi.object<SpotInput, true>({
   ...fields,
   name: fields.name.required(),
   sortOrder: fields.sortOrder.default(0),
@@ -29,4 +29,4 @@ export const newSpot = Joi.object<SpotInput>({
   lampHours: fields.lampHours.default(0),
   headroomCm: fields.headroomCm.default(null),
 });
-export const changedSpot = Joi.object<Partial<SpotInput>>(fields).min(1);
+export const changedSpot = Joi.object<Partial<SpotInput>, true>(fields).min(1);

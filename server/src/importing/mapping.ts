@@ -37,7 +37,7 @@ const fieldIds = [
   ),
 ];
 
-export const mappingBody = Joi.object<Mapping>({
+export const mappingBody = Joi.object<Mapping, true>({
   kind: Joi.string().valid('collection', 'log').required(),
   decimal: Joi.string().valid('.', ',').required(),
   columns: Joi.array()

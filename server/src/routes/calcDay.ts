@@ -73,7 +73,7 @@ const price = () => Joi.number().min(0).max(1e6).allow(null);
 export const day: Described<DayBody> & Required<Pick<Described<DayBody>, 'body' | 'sum'>> = {
   summary: 'plan a potting day: plants, pots handed down, mixes, bags, within minutes and money',
   heavy: true,
-  body: Joi.object<DayBody>({
+  body: Joi.object<DayBody, true>({
     date: isoDate(),
     minutes: minutes(),
     dates: Joi.array()

@@ -45,7 +45,7 @@ interface AftercareBody extends DecisionBody {
 /** What comes after a repot, day by day. */
 export const aftercare: Calculator<AftercareBody> = {
   summary: 'what to do after a repot: first water, damp or dry, shade, feed, looks',
-  body: Joi.object<AftercareBody>({
+  body: Joi.object<AftercareBody, true>({
     ...situationFields(),
     to: Joi.object({ kind: mediumKind().required(), recipe: shippedRecipeId() }).required(),
     work: Joi.string().valid('ballKept', 'mostOff', 'bareRoot').required(),
@@ -88,7 +88,7 @@ interface WaterBody extends DecisionBody {
 /** How long a plant goes between waterings, as it stands, rooted through its pot. */
 export const water: Calculator<WaterBody> = {
   summary: 'days between waterings over the year, what the pot holds and what is used of it',
-  body: Joi.object<WaterBody>({
+  body: Joi.object<WaterBody, true>({
     ...situationFields(),
     mix: mixBody(),
     material: potMaterialId().default('plastic'),
@@ -124,7 +124,7 @@ interface LifeBody {
 /** How long a medium serves a plant: the same number that verdict, mix and fit show. */
 export const life: Calculator<LifeBody> = {
   summary: 'months that a medium serves a plant in a pot, and its air when fresh',
-  body: Joi.object<LifeBody>({
+  body: Joi.object<LifeBody, true>({
     taxon: Joi.string().trim().min(1).max(160),
     group: Joi.string().trim().min(1).max(160),
     mix: shippedRecipeId(),

@@ -110,7 +110,7 @@ interface SeasonBody {
 }
 const season: Calculator<SeasonBody> = {
   summary: 'daylight, radiation above the air, and how dry the air is',
-  body: Joi.object<SeasonBody>({
+  body: Joi.object<SeasonBody, true>({
     latitudeDeg: latitude().required(),
     date: isoDate().required(),
     temperatureC: Joi.number().min(-40).max(60),
@@ -178,7 +178,7 @@ interface MixBody {
 const mix: Calculator<MixBody> = {
   summary:
     'a recipe measured out: litres and scoops of each part, shrink, air, water, weight, life',
-  body: Joi.object<MixBody>({
+  body: Joi.object<MixBody, true>({
     parts: partsBody().required(),
     mixedL: above0(100_000).required(),
     heightCm: above0(500).default(POROMETER_CM),
@@ -229,7 +229,7 @@ interface StabilityBody {
 }
 const stability: Calculator<StabilityBody> = {
   summary: 'centre of gravity, tip angle and the push that topples',
-  body: Joi.object<StabilityBody>({
+  body: Joi.object<StabilityBody, true>({
     baseRadiusCm: above0(1000).required(),
     bodies: Joi.array()
       .items(
@@ -263,7 +263,7 @@ interface DilutionBody {
 }
 const dilution: Calculator<DilutionBody> = {
   summary: 'how much stock and water make a weaker solution',
-  body: Joi.object<DilutionBody>({
+  body: Joi.object<DilutionBody, true>({
     stockPercent: above0(100).required(),
     targetPercent: above0(100).required(),
     totalL: above0(1e6).required(),
@@ -279,7 +279,7 @@ interface FeedBody {
 }
 const feeding: Calculator<FeedBody> = {
   summary: 'grams of a feed for a strength in parts per million',
-  body: Joi.object<FeedBody>({
+  body: Joi.object<FeedBody, true>({
     targetPpm: above0(5000).required(),
     nutrientPercent: above0(100).required(),
     totalL: above0(1e6).required(),
@@ -329,7 +329,7 @@ const features = {
 
 const fit: Calculator<FitBody> = {
   summary: 'the ladder of pots for a plant, and the one to take',
-  body: Joi.object<FitBody>({
+  body: Joi.object<FitBody, true>({
     ...situationFields(),
     pots: Joi.array()
       .items(
@@ -448,7 +448,7 @@ const pieceCount = () => Joi.number().integer().min(1).max(1000);
 const cuts: Calculator<CutsBody> = {
   summary: 'pieces cut from stock lengths with the least length used, proven where it can be',
   heavy: true,
-  body: Joi.object<CutsBody>({
+  body: Joi.object<CutsBody, true>({
     stockCm: Joi.array()
       .items(
         Joi.alternatives().conditional(Joi.number(), {

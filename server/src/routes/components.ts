@@ -76,7 +76,7 @@ const changedComponent = Joi.object<Input & { removed?: boolean }>({
 interface KitchenBody extends KitchenReading {
   date?: IsoDate;
 }
-const kitchenBody = Joi.object<KitchenBody>({
+const kitchenBody = Joi.object<KitchenBody, true>({
   date: isoDate(),
   mediumL: above0(100).required(),
   pouredL: above0(100).required(),
@@ -93,7 +93,7 @@ interface StockChange {
   /** revision that the change builds on */
   rev: number;
 }
-const stockBody = Joi.object<{ changes: StockChange[] }>({
+const stockBody = Joi.object<{ changes: StockChange[] }, true>({
   changes: Joi.array()
     .items(
       Joi.object({

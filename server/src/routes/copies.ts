@@ -16,7 +16,7 @@ import { COLLECTION_TABLES } from '../history/tables.ts';
 /** A backup with thousands of pictures. */
 const LARGEST_ARCHIVE_BYTES = 4_000_000_000;
 
-const restoreQuery = Joi.object<{ empty?: '1' }>({ empty: Joi.string().valid('1') });
+const restoreQuery = Joi.object<{ empty?: '1' }, true>({ empty: Joi.string().valid('1') });
 
 /** The copies that are kept, and what is being done with them. */
 export type CopyList = Pick<Copies, 'fault' | 'working'> & {

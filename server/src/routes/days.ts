@@ -54,7 +54,7 @@ const ask = {
 };
 /** Weeks until the keeper would pot again, where nobody says. @source common practice, no source */
 const NEXT_CHANCE_DAYS = 42;
-const newDay = Joi.object<DayAsk & { nextChance?: string; carries?: number }>({
+const newDay = Joi.object<DayAsk & { nextChance?: string; carries?: number }, true>({
   ...ask,
   dates: ask.dates.required(),
   hands: ask.hands.default(1),
@@ -66,9 +66,9 @@ const newDay = Joi.object<DayAsk & { nextChance?: string; carries?: number }>({
   /** the day whose rest this is: what it mixed and cut stands in the tub already */
   carries: rowId(),
 });
-const changedDay = Joi.object<Partial<DayAsk>>(ask).min(1);
+const changedDay = Joi.object<Partial<DayAsk>, true>(ask).min(1);
 
-const settled = Joi.object<{ moves: ToldMove[]; bound: number | null }>({
+const settled = Joi.object<{ moves: ToldMove[]; bound: number | null }, true>({
   moves: Joi.array()
     .items(
       Joi.object({

@@ -14,7 +14,7 @@ const WINDOW_MS = 15 * 60 * 1000;
 const MOST_GUESSES = 8;
 const MOST_GUESSES_OF_ALL = 60;
 
-const passphraseGiven = Joi.object<{ passphrase: string; label: string }>({
+const passphraseGiven = Joi.object<{ passphrase: string; label: string }, true>({
   passphrase: Joi.string().max(400).required(),
   label: Joi.string().trim().min(1).max(60).default('a browser'),
 });

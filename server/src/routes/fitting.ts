@@ -25,7 +25,7 @@ import { plantFile } from '../services/collection.ts';
 import { checkMix } from '../services/pantry.ts';
 import { readSettings } from '../services/settings.ts';
 
-const fitPlan = Joi.object<FitPlan>({
+const fitPlan = Joi.object<FitPlan, true>({
   pot: potShape().required(),
   potMaterial: potMaterialId().required(),
   potLabel: saying().required(),

@@ -8,7 +8,7 @@ import { BIN_DAYS, emptyDeed } from '../history/keeping.ts';
 import { bin, history } from '../history/reading.ts';
 import { takeBack } from '../history/undo.ts';
 
-const historyQuery = Joi.object<{ before?: number; limit: number; plantId?: number }>({
+const historyQuery = Joi.object<{ before?: number; limit: number; plantId?: number }, true>({
   before: rowId(),
   limit: Joi.number().integer().min(1).max(200).default(40),
   plantId: rowId(),
@@ -18,7 +18,7 @@ const historyQuery = Joi.object<{ before?: number; limit: number; plantId?: numb
 const MOST_DEPENDENTS = 20_000;
 const alsoTakenBack = () => Joi.array().items(rowId()).max(MOST_DEPENDENTS).unique().default([]);
 /** What goes with a deed that is taken back. */
-export const undoBody = Joi.object<{ also: number[] }>({ also: alsoTakenBack() });
+export const undoBody = Joi.object<{ also: number[] }, true>({ also: alsoTakenBack() });
 
 /** Everything that was done, readable and to be taken back; and what was taken out. */
 export function historyRoutes(context: Context): DescribedRouter {

@@ -8,7 +8,7 @@ import { mappingBody, type Mapping } from '../importing/mapping.ts';
 import { ENCODINGS, LARGEST_CSV_BYTES } from '../importing/sheet.ts';
 import { check } from '../http/validate.ts';
 
-const readQuery = Joi.object<{ encoding?: string }>({
+const readQuery = Joi.object<{ encoding?: string }, true>({
   encoding: Joi.string().valid(...ENCODINGS),
 });
 

@@ -16,7 +16,7 @@ const seen = () =>
     .items(Joi.string().valid(...SEEN_IDS))
     .unique();
 
-const newOutcome = Joi.object<NewOutcome>({
+const newOutcome = Joi.object<NewOutcome, true>({
   repotId: rowId().required(),
   date: isoDate().required(),
   grade: grade().required(),
@@ -60,7 +60,7 @@ export function outcomeRoutes(context: Context): DescribedRouter<'/outcomes'> {
   return routes;
 }
 
-const workedQuery = Joi.object<{ group?: string; at?: Checkpoint }>({
+const workedQuery = Joi.object<{ group?: string; at?: Checkpoint }, true>({
   group: Joi.string().valid(...GROUPS.map(({ id }) => id)),
   at: Joi.string().valid(...CHECKPOINT_IDS),
 });

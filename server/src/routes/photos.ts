@@ -12,7 +12,7 @@ import { checkFresh, idOf, rowOr404, sendRow } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { keepPhoto, LARGEST_PHOTO_BYTES, pathOf } from '../services/photos.ts';
 
-const newPhoto = Joi.object<{ plantId: number; date: string }>({
+const newPhoto = Joi.object<{ plantId: number; date: string }, true>({
   plantId: rowId().required(),
   date: isoDate().required(),
 });

@@ -23,7 +23,7 @@ import { pantryFor, recipeOf, recipeRow, type RecipeRow } from '../services/pant
 
 const componentId = () => Joi.string().max(40);
 const extras = () =>
-  Joi.object<RecipeExtras>({
+  Joi.object<RecipeExtras, true>({
     topDressing: Joi.object({
       component: componentId().required(),
       depthMm: Joi.number().min(1).max(60).required(),
@@ -47,14 +47,14 @@ const fields = {
   parts: recipeParts(),
   extras: extras(),
 };
-const newRecipe = Joi.object<Input>({
+const newRecipe = Joi.object<Input, true>({
   ...fields,
   label: fields.label.required(),
   use: fields.use.default(''),
   parts: fields.parts.required(),
   extras: fields.extras.default({}),
 });
-const changedRecipe = Joi.object<Partial<Input> & { removed?: boolean }>({
+const changedRecipe = Joi.object<Partial<Input> & { removed?: boolean }, true>({
   ...fields,
   removed: Joi.boolean(),
 }).min(1);

@@ -1,4 +1,4 @@
-import { MEASUREMENT_KINDS } from '@fernbank/core';
+import { MEASUREMENT_KINDS, type Signals } from '@fernbank/core';
 import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { notAhead } from '../http/days.ts';
@@ -31,18 +31,15 @@ import { forgetRepot, repot, type RepotOrder } from '../services/repotting.ts';
 import { checkArrived, keepMeasurement, type NewMeasurement } from '../services/seeing.ts';
 import { completeTask, moveAfterLook, moveTask, shownTask } from '../services/tasks.ts';
 
-const newLook = Joi.object<{
-  plantId: number;
-  date: string;
-  signals: Record<string, string | number | boolean>;
-  note: string;
-}>({
-  plantId: rowId().required(),
-  date: isoDate().required(),
-  signals: signals().required(),
-  note: note().default(''),
-});
-const changedLook = Joi.object<{ signals?: Record<string, string>; note?: string }>({
+const newLook = Joi.object<{ plantId: number; date: string; signals: Signals; note: string }, true>(
+  {
+    plantId: rowId().required(),
+    date: isoDate().required(),
+    signals: signals().required(),
+    note: note().default(''),
+  },
+);
+const changedLook = Joi.object<{ signals?: Signals; note?: string }, true>({
   signals: signals(),
   note: note(),
 }).min(1);
@@ -72,7 +69,7 @@ export function lookRoutes(context: Context): DescribedRouter<'/looks'> {
   return routes;
 }
 
-const newMeasurement = Joi.object<NewMeasurement>({
+const newMeasurement = Joi.object<NewMeasurement, true>({
   plantId: rowId().required(),
   date: isoDate().required(),
   kind: Joi.string()
@@ -109,7 +106,7 @@ export function measurementRoutes(context: Context): DescribedRouter<'/measureme
   return routes;
 }
 
-const newRepot = Joi.object<RepotOrder>({
+const newRepot = Joi.object<RepotOrder, true>({
   plantId: rowId().required(),
   date: isoDate().required(),
   pot: potShape().required(),
@@ -171,7 +168,7 @@ export function repotRoutes(context: Context): DescribedRouter<'/repots'> {
   return routes;
 }
 
-const changedTask = Joi.object<{ done?: string | null; due?: string }>({
+const changedTask = Joi.object<{ done?: string | null; due?: string }, true>({
   done: isoDate().allow(null),
   due: isoDate(),
 }).xor('done', 'due');
@@ -225,7 +222,7 @@ interface NewOverrule {
   until: string;
   reason: string;
 }
-const newOverrule = Joi.object<NewOverrule>({
+const newOverrule = Joi.object<NewOverrule, true>({
   plantId: rowId().required(),
   date: isoDate().required(),
   instead: Joi.string().valid('repotNow', 'leave').required(),

@@ -10,7 +10,7 @@ import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resou
 import { reservoirOfPlant, type ReservoirRow } from '../services/reservoirs.ts';
 
 type ReservoirInput = Pick<ReservoirRow, 'fullL' | 'wick' | 'note'>;
-const reservoir = Joi.object<ReservoirInput>({
+const reservoir = Joi.object<ReservoirInput, true>({
   fullL: Joi.number().min(0.02).max(200).required(),
   wick: Joi.string()
     .valid(...Object.keys(WICKS))

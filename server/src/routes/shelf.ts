@@ -169,7 +169,7 @@ const supportFields = {
   count: count(),
   free: free(),
 };
-const newSupport = Joi.object<Input<SupportRow>>({
+const newSupport = Joi.object<Input<SupportRow>, true>({
   ...supportFields,
   label: supportFields.label.required(),
   kind: supportFields.kind.required(),

@@ -18,7 +18,7 @@ interface Reading {
   temperatureC: number;
   relativeHumidity: number;
 }
-const newReadings = Joi.object<{ readings: Reading[] }>({
+const newReadings = Joi.object<{ readings: Reading[] }, true>({
   readings: Joi.array()
     .items(
       Joi.object({
@@ -31,7 +31,7 @@ const newReadings = Joi.object<{ readings: Reading[] }>({
     .max(2000)
     .required(),
 });
-const fineBody = Joi.object<{ date: string }>({ date: isoDate().required() });
+const fineBody = Joi.object<{ date: string }, true>({ date: isoDate().required() });
 
 export function spotRoutes(context: Context): DescribedRouter<'/spots'> {
   const { db } = context;

@@ -58,7 +58,7 @@ const fields = {
   planned: Joi.boolean(),
   note: note(),
 };
-const newBatch = Joi.object<NewBatch>({
+const newBatch = Joi.object<NewBatch, true>({
   ...fields,
   method: fields.method.required(),
   medium: fields.medium.required(),
@@ -75,7 +75,7 @@ const newBatch = Joi.object<NewBatch>({
 });
 const changedBatch = Joi.object<Partial<NewBatch>>(fields).min(1);
 
-const newLook = Joi.object<NewBatchLook>({
+const newLook = Joi.object<NewBatchLook, true>({
   date: isoDate().required(),
   rooted: Joi.number().integer().min(0).max(MOST_STARTS).required(),
   rootCm: Joi.number().positive().max(100).allow(null).default(null),
@@ -84,7 +84,7 @@ const newLook = Joi.object<NewBatchLook>({
   lost: Joi.number().integer().min(0).max(MOST_STARTS).default(0),
   note: note().default(''),
 });
-const potOnOrder = Joi.object<PotOnOrder>({
+const potOnOrder = Joi.object<PotOnOrder, true>({
   date: isoDate().required(),
   count: Joi.number().integer().min(1).max(MOST_STARTS).required(),
   pot: potShape().required(),

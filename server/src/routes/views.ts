@@ -28,17 +28,17 @@ const MOST_PER_PAGE = 1000;
 const atMost = () => Joi.number().integer().min(1).max(MOST_PER_PAGE);
 const passedOver = () => Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER);
 const NAME_CHARS = 200;
-const roundsQuery = Joi.object<RoundsPart & { date?: IsoDate }>({
+const roundsQuery = Joi.object<RoundsPart & { date?: IsoDate }, true>({
   date: isoDate(),
   each: atMost(),
   spot: rowId(),
   from: passedOver(),
 });
-const nextQuery = Joi.object<{ date?: IsoDate; after: number }>({
+const nextQuery = Joi.object<{ date?: IsoDate; after: number }, true>({
   date: isoDate(),
   after: rowId().required(),
 });
-const verdictsQuery = Joi.object<VerdictsPart & { date?: IsoDate }>({
+const verdictsQuery = Joi.object<VerdictsPart & { date?: IsoDate }, true>({
   date: isoDate(),
   limit: atMost(),
   from: passedOver(),
@@ -95,7 +95,7 @@ export function viewRoutes(context: Context): DescribedRouter {
 /** What the core knows of names: the catalogue. */
 export function catalogueRoutes(): DescribedRouter {
   const routes = new DescribedRouter();
-  const query = Joi.object<{ q: string; limit: number }>({
+  const query = Joi.object<{ q: string; limit: number }, true>({
     q: Joi.string().allow('').max(200).default(''),
     limit: Joi.number().integer().min(1).max(300).default(12),
   });

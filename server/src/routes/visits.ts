@@ -11,7 +11,7 @@ const MOST_PHOTOS = 12;
 /** A picture as the browser resizes it, in base64, twelve times over. */
 const LARGEST_VISIT = '32mb';
 
-const newVisit = Joi.object<Visit>({
+const newVisit = Joi.object<Visit, true>({
   plantId: rowId().required(),
   date: isoDate().required(),
   minute: minute().allow(null).default(null),

@@ -9,7 +9,10 @@ import { moveAfterLook, moveAfterWatering } from './tasks.ts';
 
 export type LookRow = typeof looks.$inferSelect;
 export type MeasurementRow = typeof measurements.$inferSelect;
-export type NewMeasurement = Omit<typeof measurements.$inferInsert, 'createdAt' | 'updatedAt'>;
+export type NewMeasurement = Omit<
+  typeof measurements.$inferInsert,
+  'id' | 'rev' | 'createdAt' | 'updatedAt'
+>;
 
 /** A plant cannot be seen, weighed or repotted before it came. */
 export function checkArrived(db: Db, plantId: number, date: string): void {
