@@ -47,7 +47,7 @@ describe('cover pots', () => {
   it('a wider cover takes it; one as wide does not, and says by how much', () => {
     expect(coverFit(pot, nominalPot(20, 'standard'), 'glazed')).toMatchObject({ fits: true });
     const tight = coverFit(pot, nominalPot(14, 'standard'), 'glazed');
-    expect(tight.fits ? '' : inMetric(tight.why)).toMatch(/too narrow for it by \d/);
+    expect(tight.fits ? '' : inMetric(tight.why)).toMatch(/too narrow for it by [1-9]/);
   });
   it('a cover that is wide enough above but pinches below does not take it', () => {
     expect(coverFit(pot, round(20, 9, 18), 'plastic').fits).toBe(false);

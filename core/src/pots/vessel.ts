@@ -31,6 +31,9 @@ const PLAY_CM = 0.3;
 const MOST_OUT = 0.4;
 const STEPS = 12;
 
+/** What misses is told to the next whole millimetre: never that nothing does. */
+const upToMm = (cm: number) => Math.ceil(cm * 10) / 10;
+
 /** Whether a pot goes into a cover pot. */
 export type CoverFit = { fits: true; outCm: number } | { fits: false; why: Saying };
 
@@ -50,12 +53,12 @@ export function coverFit(pot: PotShape, cover: PotShape, material: PotMaterialId
     const room = footprintAt(inside, z);
     const short = Math.max(need - room.lengthCm, shorter(pot, z) + PLAY_CM - room.widthCm);
     if (short > 0) {
-      return { fits: false, why: say`too narrow for it by ${{ cm: 2 * short }}` };
+      return { fits: false, why: say`too narrow for it by ${{ cm: upToMm(2 * short) }}` };
     }
   }
   const outCm = Math.max(0, pot.heightCm - inside.heightCm);
   return outCm > MOST_OUT * pot.heightCm
-    ? { fits: false, why: say`too shallow: the pot would stand out by ${{ cm: outCm }}` }
+    ? { fits: false, why: say`too shallow: the pot would stand out by ${{ cm: upToMm(outCm) }}` }
     : { fits: true, outCm };
 }
 
