@@ -249,6 +249,13 @@ describe('what is over by itself', () => {
   });
 });
 
+it('a task whose code is not known is told by it, and stops no other from being told', () => {
+  const strange = { of: 'ofLater' } as unknown as TaskWords;
+  expect([taskTitle(strange), taskWhy(strange)]).toEqual(['ofLater', '']);
+  const damaged = { of: 'constructor' } as unknown as TaskWords;
+  expect(taskTitle(damaged)).toBe('constructor');
+});
+
 describe('aftercare moves when reality moves', () => {
   const stand = (
     over: Partial<AftercareRequest> = {},

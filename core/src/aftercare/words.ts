@@ -1,3 +1,4 @@
+import { lookUp } from '../number/index.ts';
 import { say, type Saying } from '../saying/index.ts';
 import type { IsoDate } from '../season/index.ts';
 import { firstWaterWhy, type FirstWaterBecause } from './firstWater.ts';
@@ -116,8 +117,9 @@ const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
   asWritten: ({ title, why }) => [title, why],
 };
 
+/** A row that was damaged, or that another Fernbank wrote, is told by its code: it stops no other from being told. */
 const wordsOf = (about: TaskWords): Words =>
-  (WORDS[about.of] as (about: TaskWords) => Words)(about);
+  lookUp<(about: never) => Words>(WORDS, about.of)?.(about as never) ?? [String(about.of), ''];
 
 /** What a task asks for. */
 export const taskTitle = (about: TaskWords): Saying => wordsOf(about)[0];

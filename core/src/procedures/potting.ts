@@ -94,7 +94,7 @@ function mounded({
   return [
     {
       id: 'soakMoss',
-      title: say`Soak ${dryG.toFixed(0)} g of long moss strands and squeeze them once: ${{ litres: mossL }} when wrapped`,
+      title: say`Soak ${{ kg: dryG / 1000 }} of long moss strands and squeeze them once: ${{ litres: mossL }} when wrapped`,
       why: 'damp strands wrap without breaking, and hold each other',
       cautions: ['biohazard'],
       timer: { minutes: MOSS_SOAK_MIN, label: 'soak the moss' },

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Decision, Situation } from '@fernbank/core';
+import { computed } from 'vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
 /** What the other schools would say, and the numbers behind the verdict. */
-defineProps<{ decision: Decision; situation: Situation }>();
+const props = defineProps<{ decision: Decision; situation: Situation }>();
 const { day } = useDates();
 const { months, percent } = useUnits();
 /** The middle two thirds of what the roots may have explored by now. */
@@ -16,6 +17,14 @@ const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
   );
 const schoolLine = (verdict: keyof typeof m.verdict, week: string | null) =>
   verdict === 'repotInWeek' && week ? m.headlineLine.repotInWeek(day(week)) : m.verdict[verdict];
+const questions = computed(() => [
+  { title: '', schools: props.decision.schools, yours: props.decision.school },
+  {
+    title: m.verdictPage.oldMedium,
+    schools: props.decision.oldMediumSchools,
+    yours: props.situation.schools?.oldMedium,
+  },
+]);
 const monthsOf = (count: number | null) =>
   count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
 </script>
@@ -23,33 +32,22 @@ const monthsOf = (count: number | null) =>
 <template>
   <section class="panel">
     <h2>{{ m.verdictPage.schools }}</h2>
-    <table class="figures">
-      <tbody>
-        <tr v-for="school in decision.schools" :key="school.school">
-          <td>
-            {{ school.label }}
-            <strong v-if="school.school === decision.school">
-              ({{ m.verdictPage.schoolYours }})</strong
-            >
-          </td>
-          <td>{{ schoolLine(school.verdict, school.week) }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <h3 class="mt-3">{{ m.verdictPage.oldMedium }}</h3>
-    <table class="figures">
-      <tbody>
-        <tr v-for="school in decision.oldMediumSchools" :key="school.school">
-          <td>
-            {{ school.label }}
-            <strong v-if="school.school === situation.schools?.oldMedium">
-              ({{ m.verdictPage.schoolYours }})</strong
-            >
-          </td>
-          <td>{{ schoolLine(school.verdict, school.week) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <template v-for="asked in questions" :key="asked.title">
+      <h3 v-if="asked.title" class="mt-3">{{ asked.title }}</h3>
+      <table class="figures">
+        <tbody>
+          <tr v-for="school in asked.schools" :key="school.school">
+            <td>
+              {{ school.label }}
+              <strong v-if="school.school === asked.yours">
+                ({{ m.verdictPage.schoolYours }})</strong
+              >
+            </td>
+            <td>{{ schoolLine(school.verdict, school.week) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
     <h2 class="mt-4">{{ m.verdictPage.numbers }}</h2>
     <table class="figures">
       <tbody>
