@@ -6,6 +6,7 @@ import {
   numberIn,
   type LengthUnit,
   type MassUnit,
+  say,
 } from '@fernbank/core';
 import type { Fate, Mapping } from './mapping.ts';
 import type { Row, Sheet } from './sheet.ts';
@@ -44,7 +45,7 @@ export class Cells {
     const found = dateIn(text, order);
     if (!found)
       return this.blame(field, `“${shortly(text)}” is no day in the order ${ORDERS[order]}`);
-    if (found.partial) this.fate.notes.push(`${shortly(text)} taken as ${found.date}`);
+    if (found.partial) this.fate.notes.push(say`${shortly(text)} taken as ${{ day: found.date }}`);
     return found.date;
   }
 

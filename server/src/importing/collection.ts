@@ -10,6 +10,7 @@ import {
   type MediumKind,
   type PotMaterialId,
   type PotShape,
+  say,
 } from '@fernbank/core';
 import { isNull } from 'drizzle-orm';
 import type { Reading } from '../http/days.ts';
@@ -202,7 +203,7 @@ function potIn(cells: Cells, mapping: Mapping, fate: Fate, updates: boolean): Po
   const height = cells.length('potHeight');
   if (rim === null) {
     if (mapping.potCm === null || updates || cells.text('potTop') !== '') return null;
-    fate.notes.push(`pot taken as ${mapping.potCm} cm`);
+    fate.notes.push(say`pot taken as ${{ cm: mapping.potCm }}`);
     return nominalPot(mapping.potCm);
   }
   // What a nominal pot of that width has, where the row does not tell.

@@ -7,6 +7,7 @@ import {
   type ColumnUse,
   type Decimal,
   type ImportKind,
+  type Saying,
 } from '@fernbank/core';
 import Joi from 'joi';
 import { latitude, mediumKind, rowId } from '../http/fields.ts';
@@ -72,7 +73,7 @@ export interface Fate {
   /** why it is refused, each by its column where one is to blame */
   problems: { column: string | null; message: string }[];
   /** what was assumed, or is new with it */
-  notes: string[];
+  notes: Saying[];
 }
 
 /** Fates of all rows, and what carries them out. */

@@ -501,8 +501,34 @@ describe('the day itself', () => {
     expect(offcuts.map(({ lengthCm }: { lengthCm: number }) => lengthCm)).toEqual(
       kept.map(({ offcutCm }) => Math.floor(offcutCm)),
     );
+    expect(offcuts.map(({ label }: { label: string }) => label)).toEqual(
+      kept.map(({ offcutCm }) => expect.stringMatching(`offcut ${Math.floor(offcutCm)} cm$`)),
+    );
     await report(day.id, { kind: 'notCut', supportKind: 'trellis' });
     expect(shelfNow()).toEqual(before);
+  });
+
+  it('goes out as CSV in the units of who reads it, the same amounts', async () => {
+    const { day } = await settledDay();
+    const rowsOf = async (list: string) => {
+      const { text } = await app.call.get(`/api/days/${day.id}/${list}.csv`).expect(200);
+      return Papa.parse<Record<string, string>>(text, { header: true }).data;
+    };
+    const metric = { picking: await rowsOf('picking'), batches: await rowsOf('batches') };
+    await app.call.patch('/api/settings').send({ units: 'us' }).expect(200);
+    const us = { picking: await rowsOf('picking'), batches: await rowsOf('batches') };
+    // NIST SP 811 (2008), appendix B: US liquid quart 0.946 352 9 L.
+    const component = us.picking.findIndex(({ what }) => what === 'component');
+    expect([metric.picking[component]!.unit, us.picking[component]!.unit]).toEqual(['L', 'qt']);
+    expect(Number(us.picking[component]!.amount) * 0.946_352_9).toBeCloseTo(
+      Number(metric.picking[component]!.amount),
+      2,
+    );
+    expect(us.batches.every(({ unit }) => unit === 'qt')).toBe(true);
+    expect(Number(us.batches[0]!.mixed) * 0.946_352_9).toBeCloseTo(
+      Number(metric.batches[0]!.mixed),
+      2,
+    );
   });
 
   it('goes out as CSV that a spreadsheet reads, formulas as text', async () => {

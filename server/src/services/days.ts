@@ -1,6 +1,7 @@
 import {
   completeDay,
   laidDay,
+  speakerFor,
   supportKind,
   type DayLine,
   type DayProblem,
@@ -372,11 +373,13 @@ function takeBars(db: Db, { kind, stock, patterns }: LaidDay['cuts'][number]): v
       if (bars > 0) setBars(db, row, { count: row.count - bars, free: row.free - bars });
     }
   }
+  // Named as the keeper reads it, as if by hand: names are the keeper's own from then on.
+  const by = speakerFor(readSettings(db).units);
   const section = own[0]?.section ?? supportKind(kind).section;
   for (const { offcutCm, times } of patterns) {
     if (offcutCm < LEAST_OFFCUT_CM) continue;
     const lengthCm = Math.floor(offcutCm);
-    const label = `${supportKind(kind).label}, offcut ${lengthCm} cm`;
+    const label = `${supportKind(kind).label}, offcut ${by.cm(lengthCm)}`;
     db.insert(supports)
       .values({ ...stamp(), label, kind, section, lengthCm, count: times, free: times })
       .run();

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Saying } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client.ts';
 import type { FateKind, Mapping } from '../../api/types.ts';
@@ -14,7 +15,7 @@ import { useNotices } from '../../stores/notices.ts';
 
 const t = m.importing;
 const notices = useNotices();
-const { lengthUnit } = useUnits();
+const { lengthUnit, said } = useUnits();
 const { value: spots } = useLoaded(() => api('/spots?limit=1000').then(({ items }) => items));
 const {
   read,
@@ -70,13 +71,16 @@ function setGroup(taxon: string, group: string | null): void {
 const ALIKE = 3;
 const common = computed(() => {
   const counted = new Map<string, number>();
-  for (const note of preview.value?.fates.flatMap(({ notes }) => notes) ?? []) {
+  for (const note of preview.value?.fates.flatMap(({ notes }) => notes.map(said)) ?? []) {
     counted.set(note, (counted.get(note) ?? 0) + 1);
   }
   return [...counted].filter(([, rows]) => rows >= ALIKE).map(([note, rows]) => ({ note, rows }));
 });
-const ownNotes = (notes: string[]) =>
-  notes.filter((note) => !common.value.some((one) => one.note === note)).join('; ');
+const ownNotes = (notes: readonly Saying[]) =>
+  notes
+    .map(said)
+    .filter((note) => !common.value.some((one) => one.note === note))
+    .join('; ');
 const ORDER: FateKind[] = ['add', 'update', 'skip', 'refuse'];
 async function bringIn(): Promise<void> {
   const deed = await run();
