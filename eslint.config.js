@@ -14,6 +14,12 @@ const forbidden = (files, patterns, message, ignores = []) => ({
   },
 });
 
+/** Joined as text, a sentence with a quantity in it would read "[object Object]". */
+const joinedSayings = {
+  selector: "CallExpression[callee.name='said'] > CallExpression[callee.property.name='join']",
+  message: 'sentences are joined by sayAll',
+};
+
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', '.run/', 'coverage/', 'server/drizzle/'] },
   js.configs.recommended,
@@ -31,6 +37,8 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       'vue/multi-word-component-names': 'error',
       'vue/require-default-prop': 'off',
+      'no-restricted-syntax': ['error', joinedSayings],
+      'vue/no-restricted-syntax': ['error', joinedSayings],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['warn', { max: 520, skipBlankLines: true }],
     },

@@ -60,7 +60,8 @@ const unspoken = (page: Page) =>
         (name) => element.getAttribute(name) ?? '',
       ),
     );
-    return [document.body.innerText, ...spoken].flatMap(
+    // What is folded away is read too.
+    return [document.querySelector('#app')!.textContent!, ...spoken].flatMap(
       (text) => text.match(/.{0,30}(\[object |"told"|undefined|NaN).{0,20}/g) ?? [],
     );
   });

@@ -135,10 +135,11 @@ test('two windows: the other’s change shows by itself, and a conflict is a cho
   const note = (on: Page) => on.getByRole('textbox', { name: 'Note' });
   const before = await note(page).inputValue();
   await note(page).fill('written at the bench');
+  // It listens once the page has settled.
+  const listens = elsewhere.waitForResponse((response) => response.url().endsWith('/api/events'));
   await elsewhere.goto('/plants/10');
   const name = (await elsewhere.getByRole('heading', { level: 1 }).textContent())!.trim();
-  // It listens once the page has settled.
-  await elsewhere.waitForResponse((response) => response.url().endsWith('/api/events'));
+  await listens;
   await page.request.patch('/api/plants/10', {
     data: { name: `${name} II`, note: 'written at the desk' },
   });

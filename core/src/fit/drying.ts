@@ -14,8 +14,8 @@ import {
 } from '../pots/index.ts';
 import {
   activityOnDay,
+  dryingKPa,
   temperatureOn,
-  vpdKPa,
   type Spot,
   DAYS_PER_MONTH,
 } from '../season/index.ts';
@@ -74,8 +74,6 @@ export interface DryingPot {
   reservoirL?: number;
 }
 
-/** Air is never so wet that nothing dries. */
-const LEAST_KPA = 0.05;
 /** A pot that its roots reach little of dries at most so many times later. @source common practice, no source */
 const MOST_FOR_FEW_ROOTS = 1.6;
 /** Share of the pot's litres that an outer pot of water under pebbles holds. @source common practice, no source */
@@ -94,7 +92,7 @@ export function yearOf(spot: Spot, traits: Traits): MonthPace[] {
     const day = Math.round(15 + month * DAYS_PER_MONTH);
     return {
       activity: activityOnDay(spot, traits, day).activity,
-      vpdKPa: Math.max(LEAST_KPA, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
+      vpdKPa: dryingKPa(temperatureOn(spot, day), spot.relativeHumidity),
     };
   });
 }

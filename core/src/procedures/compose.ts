@@ -3,7 +3,7 @@ import { before } from './before.ts';
 import { after, potted, throughWater } from './potting.ts';
 import { rootsFreed } from './roots.ts';
 import type { ProcedureRequest } from './request.ts';
-import type { Step } from './step.ts';
+import { inOrder, type Step } from './step.ts';
 import { withUsual } from '../schools/index.ts';
 
 /**
@@ -23,11 +23,11 @@ export function procedure(asked: ProcedureRequest): Step[] {
   });
   const schools = withUsual(asked.schools);
   const request = { ...asked, schools, work, ...(mound ? { support: null } : {}) };
-  return [
+  return inOrder([
     ...before(request),
     ...rootsFreed(request),
     ...throughWater(request),
     ...potted(request),
     ...after(request),
-  ];
+  ]);
 }

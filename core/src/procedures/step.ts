@@ -117,6 +117,11 @@ export type StepId = keyof typeof STEPS;
 export const STEP_IDS = Object.keys(STEPS) as StepId[];
 export const stepRow = (id: StepId): StepRow => STEPS[id];
 
+const PLACES = new Map(STEP_IDS.map((id, place) => [id, place]));
+/** Steps in the order of the hands, which is that of their table. */
+export const inOrder = (steps: readonly Step[]): Step[] =>
+  [...steps].sort((one, other) => PLACES.get(one.id)! - PLACES.get(other.id)!);
+
 export const takesMix = (id: StepId): boolean => stepRow(id).takesMix === true;
 
 /** What aftercare need not ask for any more, since it was done at the bench. */

@@ -23,3 +23,10 @@ export function vpdKPa(temperatureC: number, relativeHumidity: number): number {
   within('relativeHumidity', relativeHumidity, 0, 1);
   return saturationKPa(temperatureC) * (1 - relativeHumidity);
 }
+
+/** Air is never so wet that nothing dries. */
+const LEAST_KPA = 0.05;
+
+/** The deficit that things dry by, kPa: {@link vpdKPa}, at least 0.05. */
+export const dryingKPa = (temperatureC: number, relativeHumidity: number): number =>
+  Math.max(LEAST_KPA, vpdKPa(temperatureC, relativeHumidity));

@@ -1,9 +1,6 @@
 import { DAYS_PER_MONTH } from './calendar.ts';
 import { temperatureOn, type Spot } from './spot.ts';
-import { vpdKPa } from './vapour.ts';
-
-/** Air is never so wet that nothing dries. */
-const LEAST_KPA = 0.05;
+import { dryingKPa } from './vapour.ts';
 
 /**
  * Vapour pressure deficit of a spot in its warmest or its coolest month.
@@ -15,5 +12,5 @@ export function vpdAtYearEnd(spot: Spot, end: 'warmest' | 'coolest'): number {
     temperatureOn(spot, 15 + month * DAYS_PER_MONTH),
   );
   const celsius = end === 'warmest' ? Math.max(...months) : Math.min(...months);
-  return Math.max(LEAST_KPA, vpdKPa(celsius, spot.relativeHumidity));
+  return dryingKPa(celsius, spot.relativeHumidity);
 }

@@ -3,8 +3,8 @@ import {
   activityOnDay,
   dayOfNumber,
   dayOfYear,
+  dryingKPa,
   temperatureOn,
-  vpdKPa,
   type SeasonTraits,
   type Spot,
 } from '../season/index.ts';
@@ -45,7 +45,7 @@ export function ownUse(
       ...pot,
       waterUse: plant.waterUse,
       windy: !spot.indoors,
-      vpd: Math.max(0.05, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
+      vpd: dryingKPa(temperatureOn(spot, day), spot.relativeHumidity),
       activity: activityOnDay(spot, plant, day).activity,
     });
     return gPerDay! / typical;

@@ -76,38 +76,41 @@ export function methodOf({ from, to, pieces, rootsPruned, rotten, mound, work }:
 /** Schools that one repot puts to the test; a reservoir is another matter. */
 const TESTED = SCHOOL_IDS.filter((id): id is Tested => id !== 'flush' && id !== 'winter');
 type Tested = Exclude<School, 'flush' | 'winter'>;
-type SchoolFactors = Record<Tested, ReturnType<typeof wordsOf>>;
-const wordsOf = (id: School) => ({ label: `${SCHOOLS[id].topic} (school)`, words: optionsOf(id) });
 
-/** Ways in which cases are told apart, with the words of their values. */
+/** A way in which cases are told apart: its values in words, and which of them a repot was. */
+interface FactorRow {
+  label: string;
+  words: Record<string, { label: string }>;
+  /** null: it had no say */
+  of: (practice: Practice) => string | null;
+}
+const schoolRow = (id: Tested): FactorRow => ({
+  label: `${SCHOOLS[id].topic} (school)`,
+  words: optionsOf(id),
+  of: ({ schools }) => schools[id] ?? null,
+});
+
+/** Ways in which cases are told apart. */
 export const FACTORS = {
-  method: { label: 'Method', words: METHODS },
-  season: { label: 'Season', words: SEASONS },
+  method: { label: 'Method', words: METHODS, of: ({ method }) => method },
+  season: { label: 'Season', words: SEASONS, of: ({ season }) => season },
   inWindow: {
     label: 'In its window',
     words: { true: { label: 'within its growing window' }, false: { label: 'outside of it' } },
+    of: ({ inWindow }) => String(inWindow),
   },
   medium: {
     label: 'Medium',
     words: Object.fromEntries(MEDIUM_KINDS.map(({ id, label }) => [id, { label }])),
+    of: ({ medium }) => medium,
   },
-  ...(Object.fromEntries(TESTED.map((id) => [id, wordsOf(id)])) as SchoolFactors),
-} as const satisfies Record<string, { label: string; words: Record<string, { label: string }> }>;
+  ...(Object.fromEntries(TESTED.map((id) => [id, schoolRow(id)])) as Record<Tested, FactorRow>),
+} satisfies Record<string, FactorRow>;
 export type Factor = keyof typeof FACTORS;
 
 /** What a repot was, in one factor; null: it had no say. */
-export function factorOf(practice: Practice, factor: Factor): string | null {
-  switch (factor) {
-    case 'method':
-    case 'season':
-    case 'medium':
-      return practice[factor];
-    case 'inWindow':
-      return String(practice.inWindow);
-    default:
-      return practice.schools[factor] ?? null;
-  }
-}
+export const factorOf = (practice: Practice, factor: Factor): string | null =>
+  FACTORS[factor].of(practice);
 
 /** A value of a factor in words. */
 export function wordOf(factor: Factor, value: string): string {

@@ -18,6 +18,8 @@ import {
 } from './resource.ts';
 
 type RowTable = SQLiteTable & { id: SQLiteColumn; rev: SQLiteColumn };
+/** What every row has by itself. */
+type Stamped = ReturnType<typeof stamp> & { id: number; rev: number };
 type RowOf<T extends RowTable> = T['$inferSelect'] & { id: number; rev: number };
 
 /**
@@ -35,11 +37,11 @@ export interface Rows<T extends RowTable, New = never, Changed = never> {
   /** rows of a list, by its query */
   where?: (request: Request) => Filter | undefined;
   /** made from a body; `values` checks and completes it */
-  made?: { body: Schema<New>; values: (input: New) => Record<string, unknown> };
+  made?: { body: Schema<New>; values: (input: New) => Omit<T['$inferInsert'], keyof Stamped> };
   /** changed by a body; `values` checks it against the row and completes it */
   changed?: {
     body: Schema<Changed>;
-    values: (before: RowOf<T>, changed: Changed) => Record<string, unknown>;
+    values: (before: RowOf<T>, changed: Changed) => Partial<T['$inferInsert']>;
   };
   /** removed; `check` refuses, or lets go of what hangs on it */
   removed?: { check?: (row: RowOf<T>) => void };
@@ -74,6 +76,7 @@ export function addRows<T extends RowTable, New, Changed>(
   if (made) {
     const { body, values } = made;
     routes.post('/', { summary: `add ${what}`, body }, (_request, response, input) => {
+      // Of a table that is not known here its insert's type cannot be told: `values` was held to it above.
       const row = db
         .insert(table)
         .values({ ...stamp(), ...values(input) } as never)

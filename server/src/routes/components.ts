@@ -57,18 +57,21 @@ const fields = {
 };
 type Own = Partial<Record<ComponentNumber, OwnNumber | null>>;
 type Input = Partial<
-  Omit<ComponentRow, 'id' | 'rev' | 'key' | 'own' | 'createdAt' | 'updatedAt'>
+  Omit<
+    ComponentRow,
+    'id' | 'rev' | 'key' | 'like' | 'own' | 'kitchen' | 'removed' | 'createdAt' | 'updatedAt'
+  >
 > & {
   own?: Own;
 };
-const newComponent = Joi.object<Input & { label: string; like: string }>({
+const newComponent = Joi.object<Input & { label: string; like: string }, true>({
   ...fields,
   label: fields.label.required(),
   like: Joi.string()
     .valid(...COMPONENTS.map(({ id }) => id))
     .required(),
 });
-const changedComponent = Joi.object<Input & { removed?: boolean }>({
+const changedComponent = Joi.object<Input & { removed?: boolean }, true>({
   ...fields,
   removed: Joi.boolean(),
 }).min(1);

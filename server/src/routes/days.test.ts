@@ -101,6 +101,26 @@ describe('what a day is chosen from', () => {
     }
   });
 
+  it('keeps to what was chosen for the group of a plant: a fast one is not given room where it is kept snug', async () => {
+    const { id: plant } = await crowded('Gangway', 17);
+    const { group } = (await get('/api/taxa?q=Cissus alata')).items[0];
+    const widthsUnder = async (size: string) => {
+      const groupSchools = { [group]: { size } };
+      await app.call.patch('/api/settings').send({ groupSchools }).expect(200);
+      const day = await newDay();
+      const { options } = (await problemOf(day.id)).problem.plants[0]!;
+      const best = options.reduce((one, other) => (other.penalty < one.penalty ? other : one));
+      await settle(day.id, [[plant, best.pot]]);
+      const { fit } = (await get('/api/plans')).items[0];
+      await app.call.post(`/api/days/${day.id}/reopen`).send({}).expect(200);
+      return { size: fit.size, rimCm: fit.pot.topDiameterCm };
+    };
+    const growth = await widthsUnder('growth');
+    const snug = await widthsUnder('snug');
+    expect([growth.size, snug.size]).toEqual(['growth', 'snug']);
+    expect(snug.rimCm).toBeLessThan(growth.rimCm);
+  });
+
   it('mixes without what is avoided as its record does, whatever the pot', async () => {
     await app.call
       .patch('/api/settings')

@@ -8,7 +8,13 @@ import { isoDate, note, rowId } from '../http/fields.ts';
 import { sendRow, ofPlant } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
 import { check } from '../http/validate.ts';
-import { changeOutcome, keepOutcome, whatWorked, type NewOutcome } from '../services/worked.ts';
+import {
+  changeOutcome,
+  keepOutcome,
+  whatWorked,
+  type ChangedOutcome,
+  type NewOutcome,
+} from '../services/worked.ts';
 
 const grade = () => Joi.string().valid(...Object.keys(GRADES));
 const seen = () =>
@@ -24,7 +30,7 @@ const newOutcome = Joi.object<NewOutcome, true>({
   photoId: rowId().allow(null).default(null),
   note: note().default(''),
 });
-const changedOutcome = Joi.object<Partial<NewOutcome>>({
+const changedOutcome = Joi.object<ChangedOutcome, true>({
   grade: grade(),
   seen: seen(),
   photoId: rowId().allow(null),

@@ -27,7 +27,8 @@ import { checkFresh, idOf, ofPlant, rowOr404, sendRow } from '../http/resource.t
 import { addRows } from '../http/rows.ts';
 import { aftercareCalendar } from '../services/calendar.ts';
 import { judge } from '../services/judging.ts';
-import { forgetRepot, repot, type RepotOrder } from '../services/repotting.ts';
+import type { RepotOrder } from '../services/repotOrder.ts';
+import { forgetRepot, repot } from '../services/repotting.ts';
 import { checkArrived, keepMeasurement, type NewMeasurement } from '../services/seeing.ts';
 import { completeTask, moveAfterLook, moveTask, shownTask } from '../services/tasks.ts';
 

@@ -25,6 +25,10 @@ import { addRows } from '../http/rows.ts';
 import type { PotRow, SupportRow } from '../services/shelf.ts';
 
 type Input<Row> = Omit<Row, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
+/** Since when it soaks is kept by Fernbank. */
+type PotInput = Omit<Input<PotRow>, 'soakingSince'>;
+/** Of new ones all that are not in use otherwise are free. */
+type NewPot = Omit<PotInput, 'free'> & { free?: number };
 
 /** Thousands of one kind of pot are a shop, not a shelf. */
 const MOST = 10_000;
@@ -48,7 +52,7 @@ const potFields = {
   wicks: Joi.number().integer().min(0).max(20),
   hangs: Joi.boolean(),
 };
-const newPot = Joi.object<Input<PotRow>>({
+const newPot = Joi.object<NewPot, true>({
   ...potFields,
   label: potFields.label.required(),
   shape: potFields.shape.required(),
@@ -64,7 +68,7 @@ const newPot = Joi.object<Input<PotRow>>({
   wicks: potFields.wicks.default(0),
   hangs: potFields.hangs.default(false),
 });
-const changedPot = Joi.object<Partial<Input<PotRow>>>(potFields).min(1);
+const changedPot = Joi.object<Partial<PotInput>, true>(potFields).min(1);
 
 /** Pots and cover pots, by how many there are and what each is like. */
 export function potRoutes({ db, today }: Context): DescribedRouter<'/pots'> {
@@ -177,7 +181,7 @@ const newSupport = Joi.object<Input<SupportRow>, true>({
   extension: supportFields.extension.default(false),
   count: supportFields.count.default(1),
 });
-const changedSupport = Joi.object<Partial<Input<SupportRow>>>(supportFields).min(1);
+const changedSupport = Joi.object<Partial<Input<SupportRow>>, true>(supportFields).min(1);
 
 /** Supports by kind, section and length. */
 export function supportRoutes({ db }: Context): DescribedRouter<'/supports'> {

@@ -73,7 +73,9 @@ const newBatch = Joi.object<NewBatch, true>({
   planned: fields.planned.default(false),
   note: fields.note.default(''),
 });
-const changedBatch = Joi.object<Partial<NewBatch>>(fields).min(1);
+/** What it was cut from, and what kind it is, stay. */
+type ChangedBatch = Partial<Omit<NewBatch, 'parentId' | 'taxon' | 'groupId'>>;
+const changedBatch = Joi.object<ChangedBatch, true>(fields).min(1);
 
 const newLook = Joi.object<NewBatchLook, true>({
   date: isoDate().required(),

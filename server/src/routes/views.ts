@@ -5,6 +5,7 @@ import {
   PAPERS,
   searchTaxa,
   type IsoDate,
+  type SchoolSettings,
   type Settings,
   SCHOOLS,
   SCHOOL_IDS,
@@ -113,10 +114,15 @@ export function catalogueRoutes(): DescribedRouter {
   return routes;
 }
 
-const changedSettings = Joi.object<Partial<Settings>>({
+const schoolSettings = Object.fromEntries(
+  SCHOOL_IDS.map((id) => [SCHOOLS[id].setting, schoolChoice(id)]),
+) as Record<keyof SchoolSettings, Joi.StringSchema>;
+/** That it is a garden made up for trying is no choice. */
+type ChangedSettings = Partial<Omit<Settings, 'demo'>>;
+const changedSettings = Joi.object<ChangedSettings, true>({
   collectionName: Joi.string().trim().allow('').max(80),
   units: Joi.string().valid('metric', 'us'),
-  ...Object.fromEntries(SCHOOL_IDS.map((id) => [SCHOOLS[id].setting, schoolChoice(id)])),
+  ...schoolSettings,
   paper: Joi.string().valid(...Object.keys(PAPERS)),
   labelSheet: labelSheet().allow(null),
   groupSchools: Joi.object().pattern(

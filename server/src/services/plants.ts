@@ -8,7 +8,7 @@ import { invalid } from '../http/errors.ts';
 import type { PlantInput } from '../http/plantBody.ts';
 import { taxonOf, type PlantRow } from './collection.ts';
 import { checkRecipe, pantryFor } from './pantry.ts';
-import { moveCover } from './repotting.ts';
+import { moveCover } from './housing.ts';
 import { keepMeasurement } from './seeing.ts';
 import { freePot, freeSupport } from './shelf.ts';
 

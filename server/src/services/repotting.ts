@@ -1,84 +1,41 @@
-import { isDeepStrictEqual } from 'node:util';
 import {
   aftercarePlan,
   checkPot,
-  coverFit,
   measureOut,
-  methodOf,
   partsOf,
-  placeOf,
   piecesFault,
-  seasonAhead,
-  seasonOf,
-  WINDOW_READINESS,
+  placeOf,
   workFor,
   type AftercareTask,
-  type Countable,
-  type DrainageLayer,
   type IsoDate,
-  type MediumKind,
-  type PotMaterialId,
-  type PotShape,
   type RecipePart,
-  type Practice,
-  type RootCuts,
   type RootWork,
 } from '@fernbank/core';
 import { and, desc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import {
-  batches,
-  plans,
-  plants,
-  pots,
-  repots,
-  tasks,
-  type HousedSupport,
-  type MixedIn,
-} from '../db/schema.ts';
+import { batches, plans, plants, repots, tasks, type MixedIn } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { leaveBench } from './benches.ts';
-import { dayOfRepot, isCut, mixedRecipe } from './dayOfRepot.ts';
-import { quarantineFor } from './quarantine.ts';
-import { drawStock } from './stockDraw.ts';
 import type { PlantRow } from './collection.ts';
+import { dayOfRepot, mixedRecipe } from './dayOfRepot.ts';
+import { asFound, isInBloom, isRotten, liveRootsOf } from './foundAtBench.ts';
+import {
+  checkHandedDown,
+  movePots,
+  moveSupport,
+  supportColumns,
+  supportHoused,
+  supportOrdered,
+} from './housing.ts';
 import { judge, type Judgement } from './judging.ts';
 import { newMediumFor, partsOrdered } from './newMedium.ts';
 import { checkMix, pantryFor } from './pantry.ts';
+import { practiceOf } from './practice.ts';
+import { quarantineFor } from './quarantine.ts';
+import type { RepotOrder } from './repotOrder.ts';
+import { drawStock } from './stockDraw.ts';
 import type { TaskRow } from './tasks.ts';
-import { freePot, freeSupport, soakPot, takeCover, takePot, takeSupport } from './shelf.ts';
-
-/** A repot as the keeper confirms it. */
-export interface RepotOrder {
-  plantId: number;
-  date: IsoDate;
-  pot: PotShape;
-  potMaterial: PotMaterialId;
-  /** when it comes from the shelf */
-  potId: number | null;
-  mediumKind: MediumKind;
-  recipeId: string | null;
-  /** as it is mixed, where that is not the recipe's own */
-  parts?: RecipePart[];
-  rootsCut: boolean;
-  /** absent: the one it has */
-  support?: HousedSupport | null;
-  /** absent: the cover it stands in, where the new pot goes into it */
-  coverId?: number | null;
-  layer?: DrainageLayer;
-  cuts?: RootCuts & { counted?: Countable | undefined };
-  /** when its support is to be made longer, and by how much */
-  extensions?: { on: IsoDate | null; addsCm: number; aboveCm: number }[];
-  /** share of the roots found alive at the bench; null: as last seen */
-  liveRoots?: number | null;
-  /** seated on a moss mound */
-  mound?: boolean;
-  scoopL: number | null;
-  /** what was mixed comes off the stock, where no batch of its day did; absent: yes */
-  drawStock?: boolean;
-  note: string;
-}
 
 export type RepotRow = typeof repots.$inferSelect;
 
@@ -91,7 +48,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   const plant = rowOr404(db, plants, order.plantId, 'plant');
   checkDates(db, plant, order.date);
   checkPot(order.pot);
-  checkLeft(db, plant, order);
+  checkHandedDown(db, plant, order);
   checkMix(db, order);
   const judgement = asFound(judge(db, plant, order.date), order);
   const mediumParts = partsPut(db, order, judgement);
@@ -141,7 +98,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       rootWork: work,
       rootsCut: order.rootsCut,
       verdict: judgement.decision.verdict,
-      practice: practiceOf(db, plant, order, judgement, work),
+      practice: practiceOf(db, { plant, order, judgement, work, mediumParts }),
       liveRoots: liveRootsOf(judgement),
       pieces: order.cuts?.pieces ?? 1,
       dayId: day?.id ?? null,
@@ -188,35 +145,6 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   return { repot: inserted, tasks: written };
 }
 
-/**
- * A pot that is handed down is empty first.
- *
- * @throws HttpError 409 while the plant that is to leave it still stands in it
- */
-function checkLeft(db: Db, plant: PlantRow, { pot, potMaterial }: RepotOrder): void {
-  const settled = db.select().from(plans).where(eq(plans.plantId, plant.id)).get();
-  const takesIt =
-    settled?.fit.potSource === 'handedDown' &&
-    settled.fit.potMaterial === potMaterial &&
-    isDeepStrictEqual(settled.fit.pot, pot);
-  if (!takesIt) return;
-  const giver = db
-    .select()
-    .from(plants)
-    .where(and(eq(plants.name, settled.fit.leftBy ?? ''), isNull(plants.goneOn)))
-    .all()
-    .find((one) => one.id !== plant.id && isDeepStrictEqual(one.pot, pot));
-  const moved = giver?.lastRepot != null && giver.lastRepot >= settled.date;
-  if (giver && !moved) {
-    throw new HttpError(
-      409,
-      'potTaken',
-      `${giver.name} still stands in that pot: repot it first`,
-      'potId',
-    );
-  }
-}
-
 /** What was still asked for after its last repot ends with this one. */
 function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
   db.update(tasks)
@@ -224,25 +152,6 @@ function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
     .where(and(eq(tasks.plantId, plantId), isNull(tasks.done), isNotNull(tasks.repotId)))
     .run();
 }
-
-/** What was found at the bench replaces what was last seen. */
-function asFound(judgement: Judgement, { liveRoots }: RepotOrder): Judgement {
-  if (liveRoots == null) return judgement;
-  const { file } = judgement;
-  const signals = { ...file.situation.signals, liveRoots };
-  return { ...judgement, file: { ...file, situation: { ...file.situation, signals } } };
-}
-
-const liveRootsOf = ({ file }: Judgement): number | null => {
-  const { liveRoots } = file.situation.signals;
-  return typeof liveRoots === 'number' ? liveRoots : null;
-};
-
-const isRotten = ({ file }: Judgement): boolean =>
-  file.situation.signals.rot === 'roots' || file.situation.signals.rot === 'stem';
-
-const isInBloom = ({ file }: Judgement): boolean =>
-  file.situation.signals.bloom === 'bud' || file.situation.signals.bloom === 'open';
 
 /** What it is potted in, by its parts; null: not mixed of any. */
 const partsPut = (
@@ -256,52 +165,6 @@ function checkPieces({ file }: Judgement, { cuts }: RepotOrder): void {
   const { pieces = 1, counted } = cuts ?? {};
   const fault = counted ? piecesFault(pieces, file.situation.traits, counted) : null;
   if (fault) throw invalid('cuts.pieces', fault);
-}
-
-/** How it was done, for what worked: only the schools that had a say. */
-function practiceOf(
-  db: Db,
-  plant: PlantRow,
-  order: RepotOrder,
-  judgement: Judgement,
-  work: RootWork['work'],
-): Practice {
-  const { situation, taxon, spot } = judgement.file;
-  const { when, size, oldMedium, firstWater, weakRoots, rot, wetting, toPebbles } =
-    situation.schools;
-  const rotten = isRotten(judgement);
-  const { pieces = 1, rootsPruned = false } = order.cuts ?? {};
-  const [from, to] = [plant.mediumKind, order.mediumKind];
-  const repels = partsOf(partsPut(db, order, judgement) ?? [], pantryFor(db)).some(
-    ({ ingredient }) => ingredient.rewets === 'repels',
-  );
-  const { readiness } = seasonAhead(situation.spot, situation.traits, order.date, 1);
-  return {
-    method: methodOf({
-      from,
-      to,
-      pieces,
-      rootsPruned,
-      rotten,
-      work,
-      rootsCut: order.rootsCut,
-      mound: order.mound ?? false,
-    }),
-    schools: {
-      when,
-      size,
-      oldMedium,
-      firstWater,
-      ...(work !== 'ballKept' || rotten ? { weakRoots } : {}),
-      ...(rotten ? { rot } : {}),
-      ...(repels ? { wetting } : {}),
-      ...(to === 'pebbles' && from !== 'pebbles' ? { toPebbles } : {}),
-    },
-    medium: to,
-    season: seasonOf(order.date, spot.latitudeDeg),
-    inWindow: readiness[0]! >= WINDOW_READINESS,
-    group: taxon.group,
-  };
 }
 
 /** The other pieces of a division wait in the tray for pots of their own. */
@@ -368,73 +231,6 @@ function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null 
     })),
   };
 }
-
-/**
- * Pots and covers that change hands: the new pot is taken, the old one goes to
- * its soak, or is kept apart, and a cover that the new pot does not go into is
- * free again.
- *
- * @returns the cover that it then stands in
- */
-function movePots(db: Db, plant: PlantRow, order: RepotOrder, apart: boolean): number | null {
-  if (order.potId !== plant.potId) {
-    if (order.potId !== null) takePot(db, order.potId);
-    soakPot(db, plant.potId, order.date, apart);
-  }
-  return moveCover(db, plant, order.coverId, order.pot);
-}
-
-/** The cover that a plant then stands in; `wanted` undefined: its own, where the new pot goes into it. */
-export function moveCover(
-  db: Db,
-  plant: Pick<PlantRow, 'coverId'>,
-  wanted: number | null | undefined,
-  pot: PotShape,
-): number | null {
-  const before = plant.coverId;
-  const cover = before === null ? null : rowOr404(db, pots, before, 'pot');
-  const stays = cover !== null && coverFit(pot, cover.shape, cover.material).fits;
-  const coverId = wanted === undefined ? (stays ? before : null) : wanted;
-  if (coverId === before && (coverId === null || stays)) return before;
-  freePot(db, before);
-  if (coverId !== null) takeCover(db, coverId, pot);
-  return coverId;
-}
-
-/** A pole that was cut for its day is no bar of the shelf any more. */
-function supportOrdered(db: Db, order: RepotOrder): RepotOrder['support'] {
-  const { support } = order;
-  return support && isCut(db, order) ? { ...support, supportId: null } : support;
-}
-
-/** The support that a plant then has; `wanted` undefined: the one it has. */
-export function moveSupport(
-  db: Db,
-  plant: PlantRow,
-  wanted: HousedSupport | null | undefined,
-): HousedSupport | null {
-  const before = supportHoused(plant);
-  if (wanted === undefined) return before;
-  if ((wanted?.supportId ?? null) !== plant.supportId) {
-    if (wanted?.supportId) takeSupport(db, wanted.supportId);
-    freeSupport(db, plant.supportId);
-  }
-  return wanted;
-}
-
-export function supportHoused(plant: PlantRow): HousedSupport | null {
-  if (plant.supportCm === null) return null;
-  const { supportCm: lengthCm, supportKind: kind, supportSection, supportId } = plant;
-  return { lengthCm, kind, section: supportSection ?? null, supportId };
-}
-
-/** A plant's columns for a support. */
-export const supportColumns = (support: HousedSupport | null) => ({
-  supportCm: support?.lengthCm ?? null,
-  supportKind: support?.kind ?? null,
-  supportSection: support?.section ?? null,
-  supportId: support?.supportId ?? null,
-});
 
 function aftercare(
   plant: PlantRow,

@@ -36,6 +36,9 @@ export interface NewOutcome {
   note: string;
 }
 
+/** Of which repot it is, and of which day, stays. */
+export type ChangedOutcome = Partial<Omit<NewOutcome, 'repotId' | 'date'>>;
+
 /** Tasks that a judgement answers: the look of its checkpoint and those before it. */
 const ANSWERED: Record<Checkpoint, ('cutDry' | Checkpoint)[]> = {
   weeks3: ['cutDry', 'weeks3'],
@@ -107,11 +110,7 @@ export function checkPhoto(db: Db, plantId: number, photoId: number | null): voi
 }
 
 /** A judgement is changed: its checkpoint stays. */
-export function changeOutcome(
-  file: OpenFile,
-  before: OutcomeRow,
-  changed: Partial<Pick<NewOutcome, 'grade' | 'seen' | 'photoId' | 'note'>>,
-) {
+export function changeOutcome(file: OpenFile, before: OutcomeRow, changed: ChangedOutcome) {
   const merged = { ...before, ...changed };
   checkGrade(merged);
   checkPhoto(file.db, before.plantId, merged.photoId);

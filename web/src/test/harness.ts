@@ -26,6 +26,7 @@ import type {
   Plant,
   PlantFile,
   ShelfPot,
+  Task,
 } from '../api/types.ts';
 import { useNotices } from '../stores/notices.ts';
 import { usePantry } from '../stores/pantry.ts';
@@ -201,6 +202,31 @@ export function situationOf(signals: Signals, over: Partial<Situation> = {}): Si
 }
 
 /** What every row is stamped with. */
+/** An answer of a list that is whole. */
+export const pages = <T>(items: T[]) => ({ items, nextCursor: null });
+
+/** The first button whose words have this among them. */
+export const button = (wrapper: VueWrapper, text: string) =>
+  wrapper.findAll('button').find((candidate) => candidate.text().includes(text))!;
+
+export const TASK: Task = {
+  createdAt: '',
+  updatedAt: '',
+  id: 7,
+  rev: 2,
+  plantId: 5,
+  repotId: 1,
+  kind: 'look',
+  rule: null,
+  until: null,
+  everyDays: null,
+  moved: '',
+  due: '2026-03-10',
+  title: 'Look at 3 weeks',
+  why: 'does it stand firm?',
+  done: null,
+};
+
 export const STAMP = { id: 1, rev: 3, createdAt: '', updatedAt: '' };
 
 export const PLANT: Plant = {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CAUTIONS, sheetWidthCm, supportFrontCm, type Caution } from '@fernbank/core';
+import { CAUTIONS, sayAll, sheetWidthCm, supportFrontCm, type Caution } from '@fernbank/core';
 import { computed } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { batchFor } from '../../composables/batchFor.ts';
@@ -108,7 +108,7 @@ const steps = computed(() => {
       id,
       ahead,
       // What is done ahead is a list of soaks; elsewhere its points belong to what is done.
-      title: said(items.length === 0 ? title : [...(ahead ? [] : [title]), ...items].join('; ')),
+      title: said(items.length === 0 ? title : sayAll([...(ahead ? [] : [title]), ...items], '; ')),
       cautions: fresh.map((caution) => CAUTIONS[caution]),
     };
   });

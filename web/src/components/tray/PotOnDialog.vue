@@ -7,6 +7,7 @@ import {
   potOnSteps,
   resolveTaxon,
   rimCm,
+  sayAll,
   STANDARD_RIMS_CM,
   taxonOfGroup,
   type Caution,
@@ -186,7 +187,7 @@ async function save(): Promise<void> {
     <h3>{{ m.tray.stepsTitle }}</h3>
     <ol class="steps">
       <li v-for="step in steps" :key="step.id">
-        {{ said((step.items ?? [step.title]).join('; ')) }}
+        {{ said(sayAll(step.items ?? [step.title], '; ')) }}
         <p v-for="caution in step.cautions" :key="caution" class="caution small">
           {{ CAUTIONS[caution] }}
         </p>

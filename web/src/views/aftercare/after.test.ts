@@ -16,19 +16,22 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import {
-  STAMP,
   fakeServer,
   fileOf,
   open,
+  pages,
   pantryAnswers,
   PLANT,
   refuse,
   SHELF,
+  STAMP,
+  TASK,
   TODAY,
   undoNotice,
 } from '../../test/harness.ts';
 import LabelsView from '../record/LabelsView.vue';
 import OutcomeView from '../rounds/OutcomeView.vue';
+import AftercareView from './AftercareView.vue';
 import TrayView from './TrayView.vue';
 import WaterView from './WaterView.vue';
 import WorkedView from '../record/WorkedView.vue';
@@ -472,5 +475,21 @@ describe('labels', () => {
     const style = wrapper.find('article').attributes('style');
     expect(style).toMatch(/left: 110\.3mm; top: 63\.5mm; width: 101\.6mm; height: 50\.8mm/);
     expect(useSettings().current.labelSheet).toBeNull();
+  });
+});
+
+describe('Aftercare', () => {
+  it('lists open tasks by plant, the most urgent plant first', async () => {
+    fakeServer({
+      'GET /tasks?limit=1000': pages([
+        { ...TASK, id: 1, plantId: 6, due: '2026-04-01' },
+        TASK,
+        { ...TASK, id: 3, done: '2026-03-11', title: 'Done already' },
+      ]),
+      'GET /plants?limit=1000': pages([{ ...PLANT, id: 6, name: 'Bosun' }, PLANT]),
+    });
+    const { wrapper } = await open(AftercareView, '/aftercare');
+    expect(wrapper.findAll('h2 a').map((link) => link.text())).toEqual(['Gangway', 'Bosun']);
+    expect(wrapper.text()).not.toContain('Done already');
   });
 });

@@ -3,7 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import highsLoader from 'highs';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { m } from '../../messages/index.ts';
-import { fakeServer, open, TODAY } from '../../test/harness.ts';
+import { fakeServer, open, pages, TODAY } from '../../test/harness.ts';
 import CutsView from './CutsView.vue';
 
 let solve: Solve;
@@ -23,7 +23,6 @@ beforeEach(() => {
   document.body.innerHTML = '';
 });
 
-const pages = (items: object[]) => ({ items, nextCursor: null });
 const plan = (name: string, lengthCm: number) => ({
   id: lengthCm,
   rev: 1,

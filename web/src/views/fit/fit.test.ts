@@ -19,7 +19,7 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 import {
-  STAMP,
+  button,
   fakeServer,
   fileOf,
   fittingOf,
@@ -28,9 +28,10 @@ import {
   refuse,
   SHELF,
   situationOf,
+  STAMP,
   TODAY,
-  unfold,
   undoNotice,
+  unfold,
 } from '../../test/harness.ts';
 import FitView from './FitView.vue';
 import SheetView from './SheetView.vue';
@@ -39,9 +40,6 @@ beforeEach(() => {
   localStorage.clear();
   document.body.innerHTML = '';
 });
-
-const button = (wrapper: Awaited<ReturnType<typeof open>>['wrapper'], text: string) =>
-  wrapper.findAll('button').find((candidate) => candidate.text().includes(text))!;
 
 describe('Fit & mix', () => {
   const signals = { rootsAtHoles: 'every' } as const;

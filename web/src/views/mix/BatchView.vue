@@ -1,33 +1,25 @@
 <script setup lang="ts">
-import { mdiClose, mdiPlus, mdiPrinter } from '@mdi/js';
+import { mdiPrinter } from '@mdi/js';
 import {
   listedParts,
-  BALL_STAYS,
-  fillL,
+  mixFor,
   nominalPot,
   planTub,
-  potExtras,
-  sectionCm2,
-  usualHeadspaceCm,
-  mixFor,
   type PotExtra,
   type RecipePart,
   type TubPlan,
-  preparationWords,
 } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client.ts';
 import FetchState from '../../components/FetchState.vue';
 import BagsPanel from '../../components/mix/BagsPanel.vue';
-import MeasuresTable from '../../components/mix/MeasuresTable.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
+import PotRows from '../../components/mix/PotRows.vue';
 import SwapDialog from '../../components/mix/SwapDialog.vue';
-import NumberField from '../../components/NumberField.vue';
+import TubLoads from '../../components/mix/TubLoads.vue';
 import QuantityField from '../../components/QuantityField.vue';
-import { useChangeWords } from '../../composables/changeWords.ts';
-import { useExtraWords } from '../../composables/extraWords.ts';
-import { usePreparing } from '../../composables/preparing.ts';
+import { usePotRows, type PotRow, type PotsLitres } from '../../composables/potRows.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -39,18 +31,8 @@ import { useSettings } from '../../stores/settings.ts';
 const route = useRoute();
 const store = usePantry();
 const settings = useSettings();
-const { volume, weight, percent, number, length } = useUnits();
-const { changes } = useChangeWords();
-const { extraWords } = useExtraWords();
+const { volume } = useUnits();
 
-type Work = keyof typeof BALL_STAYS | 'noBall';
-/** Pots without a plan: so many of one width, out of another. */
-interface PotRow {
-  count: number | null;
-  rimCm: number | null;
-  fromCm: number | null;
-  work: Work;
-}
 const { draft } = useDraft('mix.batch', () => ({
   rows: [] as PotRow[],
   leftOut: [] as number[],
@@ -112,53 +94,11 @@ function take(plantId: number, taken: boolean): void {
   draft.value.leftOut = taken ? others : [...others, plantId];
 }
 
-const works = (['ballKept', 'mostOff', 'bareRoot', 'noBall'] as const).map((value) => ({
-  value,
-  title: m.mix.ballWorks[value],
-}));
-const addRow = () =>
-  draft.value.rows.push({ count: 1, rimCm: null, fromCm: null, work: 'ballKept' });
-interface Litres {
-  label: string;
-  each: number;
-  count: number;
-  extras: PotExtra[];
-  fault: string;
-}
-const SMALLEST_CM = 3;
-const LARGEST_CM = 120;
-const rows = computed((): Litres[] =>
-  draft.value.rows.map(({ count, rimCm, fromCm, work }): Litres => {
-    const none = { label: '', each: 0, count: 0, extras: [] };
-    // A draft of an earlier Fernbank lacks its widths.
-    if (count === null || rimCm == null) return { ...none, fault: m.mix.rowOpen };
-    if (count < 1 || !Number.isInteger(count)) return { ...none, fault: m.mix.rowCount };
-    if (rimCm < SMALLEST_CM || rimCm > LARGEST_CM) {
-      return { ...none, fault: m.mix.rowRim(length(SMALLEST_CM), length(LARGEST_CM)) };
-    }
-    const pot = nominalPot(rimCm);
-    if (fromCm != null && (fromCm < SMALLEST_CM || fromCm > LARGEST_CM)) {
-      return { ...none, fault: m.mix.rowRim(length(SMALLEST_CM), length(LARGEST_CM)) };
-    }
-    const ball =
-      work === 'noBall' || fromCm == null ? 0 : fillL(nominalPot(fromCm)) * BALL_STAYS[work];
-    const each = fillL(pot) - ball;
-    if (each <= 0) return { ...none, fault: m.mix.rowBall };
-    return {
-      label: m.mix.rowLabel(count, length(rimCm)),
-      each,
-      count,
-      extras: potExtras(
-        recipe.value.extras,
-        store.pantry,
-        sectionCm2(pot, pot.heightCm - usualHeadspaceCm(pot)),
-        each,
-      ),
-      fault: '',
-    };
-  }),
+const rows = usePotRows(
+  computed(() => draft.value.rows),
+  recipe,
 );
-const pots = computed((): Litres[] => [
+const pots = computed((): PotsLitres[] => [
   ...waiting.value
     .filter(({ taken }) => taken)
     .map(({ plan }) => ({
@@ -186,14 +126,6 @@ const outcome = computed((): { plan: TubPlan | null; fault: string } => {
   }
 });
 const plan = computed(() => outcome.value.plan);
-const perLoad = computed(() =>
-  plan.value
-    ? parts.value.map(({ ingredient }, i) => {
-        const litres = plan.value!.measuredL[i]! / plan.value!.loads;
-        return { component: ingredient, litres, dryKg: litres * ingredient.dryKgPerL };
-      })
-    : [],
-);
 const used = computed(() =>
   plan.value
     ? parts.value.map(({ ingredient: component }, i) => ({
@@ -219,12 +151,6 @@ const extras = computed(() => {
   }
   return [...sums.values()];
 });
-const { preparing } = usePreparing();
-const before = computed(() => preparing(parts.value));
-const dusty = computed(() => parts.value.some(({ ingredient }) => ingredient.dusty));
-const biohazard = computed(() => parts.value.some(({ ingredient }) => ingredient.biohazard));
-const HEAVY_KG = 20;
-
 const swapping = ref<number | null>(null);
 const print = () => window.print();
 </script>
@@ -279,121 +205,19 @@ const print = () => window.print();
             <span v-if="otherwise" class="quiet small">{{ m.mix.otherwise }}</span>
           </li>
         </ul>
-        <ul class="plain only-print">
-          <li v-for="pot in rows.filter(({ each }) => each > 0)" :key="pot.label">
-            {{ pot.label }}:
-            {{ m.mix.rowSum(pot.count, volume(pot.each), volume(pot.each * pot.count)) }}
-          </li>
-        </ul>
-        <ul class="bare rows no-print">
-          <li v-for="(row, i) in draft.rows" :key="i">
-            <NumberField v-model="row.count" :label="m.mix.potCount" />
-            <QuantityField v-model="row.rimCm" :label="m.mix.newPot" of="length" />
-            <v-select v-model="row.work" :items="works" :label="m.mix.ball" />
-            <QuantityField
-              v-if="row.work !== 'noBall'"
-              v-model="row.fromCm"
-              :label="m.mix.oldPot"
-              of="length"
-            />
-            <span class="sum">
-              <template v-if="rows[i]!.fault">{{ rows[i]!.fault }}</template>
-              <strong v-else>{{
-                m.mix.rowSum(row.count!, volume(rows[i]!.each), volume(rows[i]!.each * row.count!))
-              }}</strong>
-            </span>
-            <v-btn
-              :icon="mdiClose"
-              variant="text"
-              size="48"
-              :aria-label="m.mix.dropRow(i + 1)"
-              @click="draft.rows.splice(i, 1)"
-            />
-          </li>
-        </ul>
-        <div class="no-print">
-          <v-btn variant="outlined" :prepend-icon="mdiPlus" @click="addRow">{{
-            m.mix.addPots
-          }}</v-btn>
-        </div>
+        <PotRows v-model="draft.rows" :rows="rows" />
       </section>
       <p v-if="outcome.fault" role="alert" class="text-error panel">{{ outcome.fault }}</p>
       <p v-else-if="!plan" class="panel">{{ m.mix.nothingToMix }}</p>
       <template v-else>
-        <section class="panel stack">
-          <h2>{{ m.mix.loadsTitle(plan.loads, volume(plan.mixedL)) }}</h2>
-          <p v-for="standIn in mixed.standIns" :key="standIn.instead.id" class="note">
-            {{ m.mix.standIn(standIn.instead.label, standIn.uses.label, changes(standIn.change)) }}
-          </p>
-          <p v-if="own && mixed.standIns.length === 0" class="note">
-            {{ m.mix.mixedOtherwise(recipe.label) }}
-            <v-btn variant="text" class="no-print" @click="own = null">{{
-              m.mix.backToRecipe
-            }}</v-btn>
-          </p>
-          <h3>{{ m.mix.eachLoad(plan.loads) }}</h3>
-          <MeasuresTable
-            :measures="perLoad"
-            :scoop="plan.scoop"
-            swappable
-            @swap="(of) => (swapping = of)"
-          />
-          <p>
-            {{
-              m.mix.batchWorking(
-                volume(plan.batch.filledL),
-                percent(plan.batch.margins.settling),
-                percent(plan.batch.margins.spare),
-                volume(plan.batch.mixedL),
-                volume(plan.batch.measuredL),
-                percent(plan.blend.shrink),
-              )
-            }}
-          </p>
-          <p class="quiet">
-            {{ m.fit.rounding(`${Math.ceil(100 * plan.scoop.worstError)} %`) }}
-            {{
-              m.mix.roundedAir(
-                Math.abs(plan.roundedAir) < 0.0005
-                  ? null
-                  : number(Math.abs(100 * plan.roundedAir), 1),
-              )
-            }}
-            {{
-              plan.overL >= 0 ? m.mix.over(volume(plan.overL)) : m.mix.under(volume(-plan.overL))
-            }}
-          </p>
-          <p v-if="!plan.fitsTub" class="caution">{{ m.mix.tubTooSmall }}</p>
-          <p v-if="!plan.scoop.exactEnough" class="caution">{{ m.mix.notExact }}</p>
-          <p>
-            {{
-              m.mix.loadWeight(
-                weight(plan.loadKg.dry),
-                weight(plan.loadKg.damp),
-                weight(plan.loadKg.soaked),
-              )
-            }}
-          </p>
-          <p v-if="plan.loadKg.soaked > HEAVY_KG" class="caution">
-            {{ m.fit.heavy(weight(plan.loadKg.soaked)) }}
-          </p>
-          <template v-if="extras.length > 0">
-            <h3>{{ m.mix.besides }}</h3>
-            <ul class="plain">
-              <li v-for="extra in extras" :key="extra.kind">{{ extraWords(extra) }}</li>
-            </ul>
-          </template>
-          <template v-if="before.length > 0">
-            <h3>{{ m.mix.before }}</h3>
-            <ul class="plain">
-              <li v-for="step in before" :key="step.component + step.does" class="sentence">
-                {{ preparationWords(step) }}
-              </li>
-            </ul>
-          </template>
-          <p v-if="dusty" class="caution">{{ m.fit.dust }}</p>
-          <p v-if="biohazard" class="caution">{{ m.fit.bio }}</p>
-        </section>
+        <TubLoads
+          v-model:own="own"
+          :plan="plan"
+          :mixed="mixed"
+          :label="recipe.label"
+          :extras="extras"
+          @swap="(of) => (swapping = of)"
+        />
         <BagsPanel :measures="used" />
       </template>
       <SwapDialog
@@ -408,14 +232,6 @@ const print = () => window.print();
 </template>
 
 <style scoped>
-.only-print {
-  display: none;
-}
-@media print {
-  .only-print {
-    display: block;
-  }
-}
 .which {
   grid-column: span 2;
 }
@@ -425,30 +241,9 @@ const print = () => window.print();
   gap: 12px;
   align-items: center;
 }
-.rows li {
-  display: grid;
-  grid-template-columns: 100px 140px minmax(150px, 1fr) 140px minmax(120px, 1fr) 48px;
-  gap: 10px;
-  align-items: start;
-}
-.sum {
-  padding-top: 14px;
-}
-.note {
-  border-left: 4px solid rgb(var(--v-theme-secondary));
-  padding-left: 10px;
-}
-.plain {
-  padding-left: 1.1em;
-}
 @media (max-width: 800px) {
   .pots li {
     grid-template-columns: minmax(0, 1fr) auto auto;
-  }
-  .rows li {
-    grid-template-columns: 1fr 1fr;
-    border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.12);
-    padding-bottom: 8px;
   }
 }
 </style>

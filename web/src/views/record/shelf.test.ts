@@ -3,12 +3,13 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { ShelfPot, ShelfSupport } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
 import {
-  STAMP,
   fakeServer,
   open,
+  pages,
   PLANT,
   refuse,
   SHELF,
+  STAMP,
   TODAY,
   undoNotice,
 } from '../../test/harness.ts';
@@ -19,7 +20,6 @@ beforeEach(() => {
   document.body.innerHTML = '';
 });
 
-const pages = (items: object[]) => ({ items, nextCursor: null });
 const WET: ShelfPot = {
   ...SHELF,
   id: 10,

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { footing, wantsPot } from '@fernbank/core';
+import { computed, toRef } from 'vue';
+import type { Fitting, PlantFile } from '../../api/types.ts';
+import { useFigureWords } from '../../composables/figureWords.ts';
+import type { useFitDrawings } from '../../composables/fitDrawings.ts';
+import { useHeadlineWords } from '../../composables/headlineWords.ts';
+import { useDates } from '../../composables/useDates.ts';
+import type { Fit } from '../../composables/useFit.ts';
+import { useSettling } from '../../composables/useSettling.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { m } from '../../messages/index.ts';
+import BeforeAfter from './BeforeAfter.vue';
+import FitFacts from './FitFacts.vue';
+
+/** Which pot, and why; settled from here. */
+const props = defineProps<{
+  loaded: { file: PlantFile; fitting: Fitting };
+  fit: Fit;
+  drawings: ReturnType<typeof useFitDrawings>;
+}>();
+const { choices, ladder, rung, plan, stances, remedies, settled, waysOut, piecesRefused } =
+  props.fit;
+const { before, after, pxPerCm, crownCm, roomCm } = props.drawings;
+const { kept, same, saving, settle } = useSettling(props.fit, toRef(props, 'loaded'));
+
+const { length, volume, said } = useUnits();
+const { degrees } = useFigureWords();
+const { day, full } = useDates();
+const { headlineLine } = useHeadlineWords();
+
+const wanted = computed(() => wantsPot(props.loaded.file));
+/** What the verdict says stands here too, the keeper's own word before it. */
+const verdict = computed(() => {
+  const { overrule, decision } = props.loaded.file;
+  return overrule
+    ? m.overrule.inForce[overrule.instead](full(overrule.until))
+    : headlineLine(decision);
+});
+
+const title = computed(() => {
+  if (!rung.value) return m.fit.nonePossible;
+  const { option, rimCm: width, fillL: litres, mound } = rung.value;
+  if (mound) {
+    const pot = option.source === 'toBuy' ? m.fit.aPot(length(width)) : said(option.label);
+    return m.fit.moundTitle(pot, length(mound.diameterCm));
+  }
+  return option.source === 'toBuy'
+    ? m.fit.buyTitle(length(width), volume(litres))
+    : m.fit.ownTitle(said(option.label), length(width), volume(litres));
+});
+const supportTitle = computed(() => {
+  const at = plan.value;
+  if (!at || choices.supportMode !== 'new') return '';
+  return m.fit.withSupport(at.poles, at.kind.label, length(at.lengthCm));
+});
+
+/** Warned before it is potted, not after it has fallen. */
+const warning = computed(() => {
+  const helps = remedies.value[0];
+  if (!stances.value || !helps) return '';
+  const { now, later } = stances.value;
+  if (footing(now.tipAngleDryDeg) === 'unsafe') {
+    return m.fit.warnNow(degrees(now.tipAngleDryDeg), said(helps.text));
+  }
+  return footing(later.tipAngleDryDeg) === 'unsafe'
+    ? m.fit.warnLater(choices.horizonMonths, degrees(later.tipAngleDryDeg), said(helps.text))
+    : '';
+});
+</script>
+
+<template>
+  <section class="panel answer">
+    <div>
+      <p class="verdict" :class="wanted ? 'quiet' : 'caution'">
+        {{ m.fit.verdictIs }}
+        <router-link :to="`/plants/${loaded.file.plant.id}/verdict`">{{ verdict }}</router-link>
+      </p>
+      <h1 class="sentence">
+        {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
+      </h1>
+      <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
+      <ul v-if="waysOut.length > 0" class="ways">
+        <li v-for="way in waysOut" :key="way.id">
+          {{ m.fit.wayOut[way.id](length(way.rimCm)) }}
+        </li>
+      </ul>
+      <p v-if="warning" class="caution" role="note">{{ warning }}</p>
+      <FitFacts v-if="rung" :rung="rung" :ladder="ladder" :now="stances?.now ?? null" />
+      <div v-if="settled" class="row no-print actions">
+        <v-btn
+          color="primary"
+          size="large"
+          min-height="52"
+          :disabled="(kept !== null && same) || Boolean(piecesRefused)"
+          :loading="saving"
+          @click="settle(settled, m.fit.used)"
+          >{{ m.fit.use }}</v-btn
+        >
+        <v-btn v-if="kept" variant="outlined" :to="`/plants/${loaded.file.plant.id}/sheet`">{{
+          m.fit.sheet
+        }}</v-btn>
+        <v-btn variant="outlined" :to="`/plants/${loaded.file.plant.id}/bench`">{{
+          m.bench.open
+        }}</v-btn>
+        <v-btn v-if="kept" variant="text" @click="settle(null, m.fit.dropped)">{{
+          m.fit.drop
+        }}</v-btn>
+        <span v-if="kept" class="quiet small">{{
+          same ? m.fit.settledOn(day(kept.date)) : m.fit.changed
+        }}</span>
+      </div>
+    </div>
+    <BeforeAfter
+      :name="loaded.file.plant.name"
+      :present="loaded.file.plant.pot"
+      :before="before"
+      :after="rung ? after : null"
+      :rung="rung"
+      :rungs="ladder.rungs"
+      :px-per-cm="pxPerCm"
+      :crown-cm="crownCm"
+      :room-cm="roomCm"
+      @pick="(id) => (choices.picked = id)"
+    />
+  </section>
+</template>
+
+<style scoped>
+.verdict {
+  margin-bottom: 8px;
+}
+.answer {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 18px;
+}
+.lead {
+  font-size: 1.06rem;
+}
+.caution {
+  margin-top: 8px;
+}
+.actions {
+  margin-top: 12px;
+}
+@media (max-width: 800px) {
+  .answer {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
