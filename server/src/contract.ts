@@ -24,7 +24,8 @@ import type { ShownTask } from './services/tasks.ts';
 import type { BatchLookRow, BatchRow } from './services/tray.ts';
 import type { VerdictsOn } from './services/verdicts.ts';
 import type { WholePlant } from './services/wholePlant.ts';
-import type { OutcomeRow, Worked } from './services/worked.ts';
+import type { OutcomeRow } from './services/records.ts';
+import type { Worked } from './services/worked.ts';
 
 export type { DayAsk } from './services/dayReach.ts';
 export type { DayEvent } from './services/days.ts';

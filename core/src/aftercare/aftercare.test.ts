@@ -7,6 +7,7 @@ import {
   isTaskOver,
   TASK_RULES,
   movesAfterLook,
+  tasksAfterLook,
   movesAfterWater,
   type AftercareRequest,
   type StandingTask,
@@ -295,11 +296,33 @@ describe('aftercare moves when reality moves', () => {
     expect(moved(tasks, 20, { pests: 'none' })('feed')).toBeUndefined();
   });
 
-  it('limp or sour: shade goes on, the next look comes sooner', () => {
+  it('limp or sour: shade goes on, and another look is asked for beside those that judge', () => {
     const move = moved(stand(), 17, { limp: true });
     expect(move('shade')!.until).toBe(addDays(DATE, 24));
-    expect(move('weeks7')!.due).toBe(addDays(DATE, 27));
-    expect(move('weeks7')!.moved.because).toBe('troubled');
+    // How it went after seven weeks is judged after seven weeks.
+    expect(move('weeks7')).toBeUndefined();
+    const anew = (tasks: StandingTask[], day: number, signals: Signals) =>
+      tasksAfterLook(tasks, DATE, addDays(DATE, day), signals).map(({ rule, due }) => [rule, due]);
+    expect(anew(stand(), 24, { limp: true })).toEqual([['recheck', addDays(DATE, 34)]]);
+    // One that is asked for within those days will do.
+    expect(anew(stand(), 42, { smell: 'sour' })).toEqual([]);
+    expect(anew(stand(), 24, { limp: false })).toEqual([]);
+    expect(anew(stand(), 200, { limp: true })).toEqual([]);
+  });
+
+  it('a look answers the one that was asked for because of trouble', () => {
+    const [recheck] = tasksAfterLook(stand(), DATE, addDays(DATE, 24), { limp: true });
+    const tasks = [{ id: 0, until: null, done: null, rule: recheck!.rule, due: recheck!.due }];
+    expect(moved(tasks, 33, { limp: false })('recheck')).toMatchObject({ done: addDays(DATE, 33) });
+  });
+
+  it('what rocks when nobody asks any more whether it is firm asks for hands', () => {
+    const firm = stand({ roots: { work: 'ballKept', rootsCut: false } });
+    expect(firm.some(({ rule }) => rule === 'secure')).toBe(false);
+    const tasks = tasksAfterLook(firm, DATE, addDays(DATE, 21), { wobble: 'leans' });
+    expect(tasks).toMatchObject([{ kind: 'secure', rule: 'secure', due: addDays(DATE, 21) }]);
+    const open = stand({ roots: { work: 'bareRoot', rootsCut: false } });
+    expect(tasksAfterLook(open, DATE, addDays(DATE, 3), { wobble: 'leans' })).toEqual([]);
   });
 
   it('a plant that rocks is seen to at once', () => {

@@ -1,6 +1,6 @@
 import type { Signals } from '../decide/signals.ts';
 import { addDays, daysBetween, type IsoDate } from '../season/index.ts';
-import type { TaskRule } from './plan.ts';
+import type { AftercareTask, TaskRule } from './plan.ts';
 import type { TaskMoved } from './words.ts';
 
 /** A task as it stands in the record. */
@@ -30,6 +30,8 @@ const FEED_LEAST_DAYS = 28;
 const FEED_LATER_DAYS = 21;
 const SHADE_MORE_DAYS = 7;
 const TROUBLED_LOOK_DAYS = 10;
+/** So long after a repot its trouble is still taken for that of the repot. */
+const CARE_DAYS = 120;
 
 /**
  * Days after which asking for a task no longer helps: by then the plant was
@@ -43,6 +45,7 @@ const LAPSES_DAYS: Partial<Record<TaskRule, number>> = {
   secondWater: 1,
   secure: 14,
   cutDry: 14,
+  recheck: 21,
   turn: 21,
   weeks3: 28,
   ties: 60,
@@ -64,7 +67,9 @@ export function isTaskOver(
   );
 }
 
-const LOOK_RULES: readonly TaskRule[] = ['cutDry', 'weeks3', 'weeks7', 'season'];
+/** A look that is asked for just to see whether something is better: any look answers it. */
+const ANY_LOOK: readonly TaskRule[] = ['cutDry', 'recheck'];
+const LOOK_RULES: readonly TaskRule[] = [...ANY_LOOK, 'weeks3', 'weeks7', 'season'];
 const isOpen = ({ done }: StandingTask) => done === null;
 
 const grows = ({ newRootTips, growth, newLeaves }: Signals) =>
@@ -95,7 +100,7 @@ export function movesAfterLook(
       LOOK_RULES.includes(rule) && daysBetween(date, due) <= LOOK_EARLY_DAYS && date >= repotted,
   );
   // The others ask how it went, which a look alone does not answer: they stay until it is judged.
-  for (const { id } of asked.filter(({ rule }) => rule === 'cutDry')) {
+  for (const { id } of asked.filter(({ rule }) => ANY_LOOK.includes(rule))) {
     moves.push({ id, done: date, moved: { because: 'looked' } });
   }
 
@@ -114,16 +119,40 @@ export function movesAfterLook(
     if (until > shade.until)
       moves.push({ id: shade.id, until, moved: { because: 'troubled', on: date } });
   }
-  const next = open.find((task) => LOOK_RULES.includes(task.rule) && !asked.includes(task));
-  if (next && troubled(signals)) {
-    const due = addDays(date, TROUBLED_LOOK_DAYS);
-    if (due < next.due) moves.push({ id: next.id, due, moved: { because: 'troubled', on: date } });
-  }
   const secure = find('secure');
   if (secure && rocks(signals) && secure.due > date) {
     moves.push({ id: secure.id, due: date, moved: { because: 'rocked', on: date } });
   }
   return moves;
+}
+
+/**
+ * What is asked for anew because of what a look found within some months of a repot: another look soon at
+ * what is limp or sour, and hands for what rocks.
+ *
+ * @param repotted  day of the repot that the tasks belong to
+ */
+export function tasksAfterLook(
+  tasks: readonly StandingTask[],
+  repotted: IsoDate,
+  date: IsoDate,
+  signals: Signals,
+): AftercareTask[] {
+  if (daysBetween(repotted, date) > CARE_DAYS) return [];
+  const open = tasks.filter(isOpen);
+  const soon = addDays(date, TROUBLED_LOOK_DAYS);
+  const looked = open.some(
+    ({ rule, due }) => LOOK_RULES.includes(rule) && due > date && due <= soon,
+  );
+  const firm = open.some(({ rule }) => rule === 'secure');
+  return [
+    ...(rocks(signals) && !firm
+      ? [{ kind: 'secure', rule: 'secure', due: date, words: { of: 'makeFirm' } } as const]
+      : []),
+    ...(troubled(signals) && !looked
+      ? [{ kind: 'look', rule: 'recheck', due: soon, words: { of: 'recheck' } } as const]
+      : []),
+  ];
 }
 
 /** Tasks whose days count from the first water. */

@@ -43,6 +43,7 @@ export const TASK_RULES = [
   'turn',
   'feed',
   'cutDry',
+  'recheck',
   'weeks3',
   'weeks7',
   'season',

@@ -21,6 +21,8 @@ export type TaskWords =
         | 'secondWater'
         | 'justMoist'
         | 'secure'
+        | 'makeFirm'
+        | 'recheck'
         | 'cutDry'
         | 'ties'
         | 'weeks3'
@@ -81,6 +83,14 @@ const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
   secure: () => [
     'Press it lightly: does it stand firm?',
     'the mix settles in the first week; a plant that rocks breaks every new root tip',
+  ],
+  makeFirm: () => [
+    'Make it stand: firm the mix round it, tie it or stake it',
+    'it rocks: each time it moves, new root tips break',
+  ],
+  recheck: () => [
+    'Look again: better or worse?',
+    'it was limp or sour; what goes on getting worse is taken out of its pot',
   ],
   cutDry: () => [
     'Look at the cut: dry, nothing soft?',

@@ -7,11 +7,13 @@ import { TYPICAL_SPOT } from '../season/index.ts';
 import {
   fitOf,
   isSettledPot,
+  longerPole,
   newSupport,
   settledPlan,
   startingChoices,
   stepsOf,
   waysOut,
+  withLonger,
   type FitPlan,
   type FitShelf,
   type FitSubject,
@@ -133,6 +135,40 @@ describe('a fit that was settled', () => {
     expect(fit.ladder.ball.work).toBe('bareRoot');
     expect(fit.rung!.mound!.mossL).toBe(fit.rung!.newMediumL);
     expect(settledPlan(fit)).toMatchObject({ mound: true, support: null });
+  });
+
+  it('offers one long pole where a short one would be added to again and again, and only one that stands', () => {
+    let offered = 0;
+    for (const taxon of CATALOGUE.filter(({ traits }) => traits.support !== 'none').slice(0, 24)) {
+      const subject = subjectOf(taxon, 24);
+      const shelf = shelfOf(subject);
+      const choices = { ...startingChoices(subject, null, SHIPPED), supportMode: 'new' as const };
+      const short = fitOf(subject, shelf, { ...choices, lengthCm: 45 }, SHIPPED);
+      const longer = longerPole(short, shelf, SHIPPED);
+      if (!longer) continue;
+      offered += 1;
+      const additions = short.plan!.extensions.length;
+      expect(longer.lengthCm).toBeGreaterThan(45);
+      expect(longer.additions, taxon.name).toBeLessThan(additions);
+      const taken = fitOf(subject, shelf, withLonger(short.choices, longer.lengthCm), SHIPPED);
+      expect(taken.plan!.extensions).toHaveLength(longer.additions);
+      expect(taken.ladder.choice).not.toBeNull();
+      expect(taken.stances!.now.tipAngleDryDeg).toBeGreaterThan(10);
+      // Once it is taken there is nothing left to offer that would be worth more.
+      const again = longerPole(taken, shelf, SHIPPED);
+      expect(again === null || again.additions < longer.additions).toBe(true);
+    }
+    expect(offered).toBeGreaterThan(2);
+  });
+
+  it('offers none under a place that is too low for one', () => {
+    const climber = CATALOGUE.find(({ traits }) => traits.support === 'aerialRoots')!;
+    const subject = subjectOf(climber, 14);
+    const shelf = { ...shelfOf(subject), headroomCm: 70 };
+    const choices = startingChoices(subject, null, SHIPPED);
+    const low = fitOf(subject, shelf, { ...choices, supportMode: 'new', lengthCm: 45 }, SHIPPED);
+    const longer = longerPole(low, shelf, SHIPPED);
+    expect(longer === null || longer.lengthCm < 70).toBe(true);
   });
 
   it('names the pot of the shelf by its row', () => {

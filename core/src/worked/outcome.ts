@@ -1,3 +1,4 @@
+import type { Signals } from '../decide/index.ts';
 import { daysBetween, type IsoDate } from '../season/index.ts';
 
 /** When a repot is judged, in days after it; `from` opens the question, `until` closes it. */
@@ -20,19 +21,31 @@ export const GRADES = {
 } as const;
 export type Grade = keyof typeof GRADES;
 
-/** What is seen that speaks for or against; `weight` leans the grade that is offered. */
+/** What is seen that speaks for or against. */
+interface SeenRow {
+  label: string;
+  /** leans the grade that is offered */
+  weight: number;
+  /** what a look would call it: what is seen here is asked nowhere else */
+  finds?: Signals;
+}
+/** @source common practice, no source. Some leaves are lost after any repot: no finding. */
 export const SEEN = {
-  newGrowth: { label: 'new growth', weight: 1 },
-  newRoots: { label: 'new roots', weight: 1 },
-  firm: { label: 'stands firm', weight: 0.5 },
+  newGrowth: { label: 'new growth', weight: 1, finds: { growth: 'normal' } },
+  newRoots: { label: 'new roots', weight: 1, finds: { newRootTips: 'long' } },
+  firm: { label: 'stands firm', weight: 0.5, finds: { wobble: 'no' } },
   leafLoss: { label: 'leaves lost', weight: -1 },
-  shrivel: { label: 'shrivelled', weight: -1 },
-  rocks: { label: 'rocks in its pot', weight: -0.5 },
-  sour: { label: 'sour or soft at the base', weight: -2 },
+  shrivel: { label: 'shrivelled', weight: -1, finds: { limp: true } },
+  rocks: { label: 'rocks in its pot', weight: -0.5, finds: { wobble: 'leans' } },
+  sour: { label: 'sour or soft at the base', weight: -2, finds: { smell: 'sour' } },
   lost: { label: 'lost', weight: -10 },
-} as const;
+} as const satisfies Record<string, SeenRow>;
 export type Seen = keyof typeof SEEN;
 export const SEEN_IDS = Object.keys(SEEN) as Seen[];
+
+/** The findings of a look that a judgement of a repot stands for. */
+export const findingsOf = (seen: readonly Seen[]): Signals =>
+  Object.assign({}, ...seen.map((id) => (SEEN[id] as SeenRow).finds));
 
 const THRIVES_FROM = 1;
 const SUFFERS_UNTIL = -1;

@@ -149,6 +149,43 @@ describe('outcomes', () => {
     expect(named).toBe(field);
   });
 
+  it('what was seen is a finding as any other: it moves what is open, and the verdict knows it', async () => {
+    const plant = await addPlant();
+    const { id } = await repot(plant.id);
+    const feed = await taskBy(plant.id, 'feed');
+    const standing = async () => {
+      const { situation, decision } = await get(`/api/plants/${plant.id}/file`);
+      return { signals: situation.signals, lookedOn: situation.lookedOn, at: decision.headline };
+    };
+    const before = await standing();
+    expect(before.signals).toEqual({});
+    const seen = { grade: 'suffers', seen: ['rocks', 'sour', 'leafLoss'] };
+    const row = await add('/api/outcomes', grade(id, seen));
+    const after = await standing();
+    expect(after.signals).toEqual({ wobble: 'leans', smell: 'sour' });
+    expect(after.lookedOn).toBe(TODAY);
+    expect(after.at).not.toBe(before.at);
+    const [listed] = (await get('/api/verdicts')).items;
+    expect(listed.headline).toBe(after.at);
+    expect(await taskBy(plant.id, 'secure')).toMatchObject({ due: TODAY });
+    expect(await taskBy(plant.id, 'recheck')).toMatchObject({ due: addDays(TODAY, 10) });
+    // It is judged again after seven weeks, and fed later.
+    expect((await taskBy(plant.id, 'weeks7')).moved).toBeNull();
+    expect((await taskBy(plant.id, 'feed')).due >= feed.due).toBe(true);
+    await takeRowBack(app, 'outcomes', row.id).expect(200);
+    expect(await standing()).toEqual(before);
+    expect(await taskBy(plant.id, 'recheck')).toBeUndefined();
+  });
+
+  it('a look since then is the newer word', async () => {
+    const plant = await addPlant();
+    const { id } = await repot(plant.id);
+    await add('/api/outcomes', grade(id, { grade: 'holdsOn', seen: ['rocks'] }));
+    await add('/api/looks', { plantId: plant.id, date: TODAY, signals: { wobble: 'no' } });
+    const { situation } = await get(`/api/plants/${plant.id}/file`);
+    expect(situation.signals).toEqual({ wobble: 'no' });
+  });
+
   it('a lost plant leaves rounds, lists and calendar, its pot goes to soak, its case stays; undone it is back', async () => {
     const pot = await add('/api/pots', {
       label: 'green 17',

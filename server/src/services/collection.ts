@@ -1,5 +1,6 @@
 import {
   CARE_KINDS,
+  findingsOf,
   insideOfMaterial,
   isAfter,
   resolveTaxon,
@@ -14,6 +15,7 @@ import {
   supportMaterial,
   type CareKind,
   type IsoDate,
+  type Moment,
   type RootReading,
   type Signals,
   type Situation,
@@ -38,6 +40,7 @@ import {
   recordsOf,
   type LookRow,
   type MeasurementRow,
+  type OutcomeRow,
   type PlantRecords,
 } from './records.ts';
 
@@ -93,6 +96,7 @@ export function plantFile(
   const date = since > asked ? since : asked;
   const within = inPresentPot(records, since, date);
   const seen = records.looks.filter(within).reverse();
+  const sightings = sightingsOf(seen, records.outcomes.filter(within));
   const taxon = taxonOf(plant);
   const traits = traitsOf(taxon, plant.traits);
   const inside = insideOfMaterial(plant.pot, plant.potMaterial);
@@ -108,9 +112,9 @@ export function plantFile(
       ...(parts ? { parts } : {}),
     },
     lastRepot: plant.lastRepot,
-    signals: currentFindings(seen, records.measurements.filter(within), date),
+    signals: currentFindings(sightings, records.measurements.filter(within), date),
     schools: schoolsOf(plant, settings, taxon),
-    ...(seen[0] ? { lookedOn: seen[0].date } : {}),
+    ...(sightings[0] ? { lookedOn: sightings[0].date } : {}),
   };
   const logs = logsOf(records.measurements.filter(within), base.spot, traits);
   if (logs.measured.length > 0) base.measured = logs.measured;
@@ -146,16 +150,22 @@ export function inPresentPot(
 
 const isCare = (kind: string): kind is CareKind => (CARE_KINDS as readonly string[]).includes(kind);
 
+type Sighting = Moment & { signals: Signals };
+/** What was seen of it, by looks and by judgements of its repot, newest first. */
+const sightingsOf = (newestFirst: readonly LookRow[], judged: readonly OutcomeRow[]): Sighting[] =>
+  [
+    ...newestFirst.map((look) => ({ ...momentOf(look), signals: look.signals })),
+    ...judged.map((one) => ({ ...momentOf(one), signals: findingsOf(one.seen) })),
+  ].sort((one, other) => (isAfter(one, other) ? -1 : isAfter(other, one) ? 1 : 0));
+
 /** The newest answer to each question, where it is recent enough and nothing that was done answers it. */
 function currentFindings(
-  newestFirst: readonly LookRow[],
+  newestFirst: readonly Sighting[],
   measured: readonly MeasurementRow[],
   date: IsoDate,
 ): Signals {
   return standingFindings(
-    newestFirst
-      .filter((look) => daysBetween(look.date, date) <= FINDINGS_LAST_DAYS)
-      .map((look) => ({ ...momentOf(look), signals: look.signals })),
+    newestFirst.filter((one) => daysBetween(one.date, date) <= FINDINGS_LAST_DAYS),
     measured.flatMap((row) => (isCare(row.kind) ? [{ ...momentOf(row), kind: row.kind }] : [])),
   );
 }

@@ -1,11 +1,12 @@
 import type { IsoDate, Moment } from '@fernbank/core';
 import { asc, inArray } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { looks, measurements, overrules, repots } from '../db/schema.ts';
+import { looks, measurements, outcomes, overrules, repots } from '../db/schema.ts';
 
 export type LookRow = typeof looks.$inferSelect;
 export type MeasurementRow = typeof measurements.$inferSelect;
 export type RepotRow = typeof repots.$inferSelect;
+export type OutcomeRow = typeof outcomes.$inferSelect;
 export type OverruleRow = typeof overrules.$inferSelect;
 
 /** When a row happened: within a day records follow each other as they were written. */
@@ -26,6 +27,7 @@ export interface PlantRecords {
   measurements: MeasurementRow[];
   repots: RepotRow[];
   overrules: OverruleRow[];
+  outcomes: OutcomeRow[];
 }
 
 /**
@@ -36,7 +38,7 @@ export function recordsOf(db: Db, ids: readonly number[]): Map<number, PlantReco
   const of = new Map(
     ids.map((id): [number, PlantRecords] => [
       id,
-      { looks: [], measurements: [], repots: [], overrules: [] },
+      { looks: [], measurements: [], repots: [], overrules: [], outcomes: [] },
     ]),
   );
   const those = [...ids];
@@ -77,6 +79,15 @@ export function recordsOf(db: Db, ids: readonly number[]): Map<number, PlantReco
       .from(overrules)
       .where(inArray(overrules.plantId, those))
       .orderBy(asc(overrules.id))
+      .all(),
+  );
+  add(
+    'outcomes',
+    db
+      .select()
+      .from(outcomes)
+      .where(inArray(outcomes.plantId, those))
+      .orderBy(asc(outcomes.date), asc(outcomes.id))
       .all(),
   );
   return of;

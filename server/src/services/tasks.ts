@@ -3,6 +3,7 @@ import {
   movesAfterLook,
   movedWhy,
   movesAfterWater,
+  tasksAfterLook,
   taskTitle,
   taskWhy,
   type IsoDate,
@@ -33,7 +34,10 @@ export const shownTask = ({ words, moved, ...row }: TaskRow): ShownTask => ({
 });
 
 /** Tasks of a plant's newest repot, as far as they can move. */
-function standing(db: Db, plantId: number): { repotted: IsoDate; rows: TaskRow[] } | null {
+function standing(
+  db: Db,
+  plantId: number,
+): { repotId: number; repotted: IsoDate; rows: TaskRow[] } | null {
   const newest = db
     .select()
     .from(repots)
@@ -46,7 +50,7 @@ function standing(db: Db, plantId: number): { repotted: IsoDate; rows: TaskRow[]
     .from(tasks)
     .where(and(eq(tasks.repotId, newest.id), isNotNull(tasks.rule)))
     .all();
-  return { repotted: newest.date, rows };
+  return { repotId: newest.id, repotted: newest.date, rows };
 }
 
 const asStanding = ({ id, rule, due, until, done }: TaskRow): StandingTask => ({
@@ -71,8 +75,14 @@ function apply(db: Db, rows: readonly TaskRow[], moves: readonly TaskMove[]): vo
 export function moveAfterLook(db: Db, plantId: number, date: IsoDate, signals: Signals): void {
   const found = standing(db, plantId);
   if (!found || date < found.repotted) return;
-  const { repotted, rows } = found;
-  apply(db, rows, movesAfterLook(rows.map(asStanding), repotted, date, signals));
+  const { repotId, repotted, rows } = found;
+  const standingTasks = rows.map(asStanding);
+  apply(db, rows, movesAfterLook(standingTasks, repotted, date, signals));
+  for (const task of tasksAfterLook(standingTasks, repotted, date, signals)) {
+    db.insert(tasks)
+      .values({ ...stamp(), ...task, plantId, repotId })
+      .run();
+  }
 }
 
 /** A watering was written down: the first one after a repot is that task. */

@@ -3,6 +3,7 @@ import {
   checkpointOn,
   comparisons,
   FACTORS,
+  findingsOf,
   gradeFault,
   traySuccess,
   tallyBy,
@@ -14,6 +15,7 @@ import {
   type IsoDate,
   type Practice,
   type Seen,
+  type TaskRule,
 } from '@fernbank/core';
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
@@ -22,9 +24,9 @@ import { batches, outcomes, photos, plants, repots, tasks } from '../db/schema.t
 import { deedsThatChanged } from '../history/dependents.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
+import type { OutcomeRow } from './records.ts';
+import { moveAfterLook } from './tasks.ts';
 import { freePot, freeSupport, soakPot, takeCover, takePot, takeSupport } from './shelf.ts';
-
-export type OutcomeRow = typeof outcomes.$inferSelect;
 
 /** A judgement of a repot as the keeper gives it. */
 export interface NewOutcome {
@@ -40,10 +42,10 @@ export interface NewOutcome {
 export type ChangedOutcome = Partial<Omit<NewOutcome, 'repotId' | 'date'>>;
 
 /** Tasks that a judgement answers: the look of its checkpoint and those before it. */
-const ANSWERED: Record<Checkpoint, ('cutDry' | Checkpoint)[]> = {
-  weeks3: ['cutDry', 'weeks3'],
-  weeks7: ['cutDry', 'weeks3', 'weeks7'],
-  season: ['cutDry', 'weeks3', 'weeks7', 'season'],
+const ANSWERED: Record<Checkpoint, TaskRule[]> = {
+  weeks3: ['cutDry', 'recheck', 'weeks3'],
+  weeks7: ['cutDry', 'recheck', 'weeks3', 'weeks7'],
+  season: ['cutDry', 'recheck', 'weeks3', 'weeks7', 'season'],
 };
 
 /**
@@ -80,6 +82,7 @@ export function keepOutcome(db: Db, order: NewOutcome): OutcomeRow {
     .set({ done: order.date, updatedAt: new Date().toISOString() })
     .where(and(eq(tasks.repotId, repot.id), isNull(tasks.done), inArray(tasks.rule, ANSWERED[at])))
     .run();
+  moveAfterLook(db, repot.plantId, order.date, findingsOf(order.seen));
   return row;
 }
 
@@ -117,6 +120,7 @@ export function changeOutcome(file: OpenFile, before: OutcomeRow, changed: Chang
   const [was, is] = [before, merged].map(({ seen }) => seen.includes('lost'));
   if (was && !is) comesBack(file, before.plantId);
   if (!was && is) letGo(file.db, before.plantId, before.date);
+  if (!is) moveAfterLook(file.db, before.plantId, before.date, findingsOf(merged.seen));
   return changed;
 }
 

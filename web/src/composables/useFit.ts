@@ -2,6 +2,7 @@ import {
   countedOf,
   fitOf,
   isSettledPot,
+  longerPole,
   piecesAllowed,
   piecesFault,
   placeOf,
@@ -127,6 +128,8 @@ export function useFit(
     settled: computed(() => settledPlan(fit.value)),
     /** the pot that was settled on is nowhere any more */
     gone: computed(() => settledOn.value?.gone === true),
+    /** one piece instead of adding to one again and again */
+    longer: computed(() => longerPole(fit.value, shelf.value, store.pantry)),
     /** where no pot will do as things are: what would make one good */
     waysOut: computed(() => waysOut(fit.value, shelf.value, store.pantry)),
     piecesRefused,

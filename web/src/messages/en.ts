@@ -612,6 +612,9 @@ export const en = {
           : `${stems} stems: set them round one pole, evenly.`,
       extend: (adds: string, top: string, on: string | null, label: string | null) =>
         `${on ? `About ${on}` : 'Later'}: put ${adds} on top (${label ?? 'a piece to buy or cut'}), to ${top} above the medium.`,
+      longer: (length: string, times: number, left: number) =>
+        `One of ${length} from the start ${left === 0 ? 'spares' : left === 1 ? 'leaves one of' : `leaves ${left} of`} ${times === 1 ? 'the addition' : `the ${times} additions`}.`,
+      takeLonger: (length: string) => `Take one of ${length}`,
       grown: 'It is grown already: good keepers differ',
       grownWhy: (fresh: string) =>
         `Nodes older than the newest ${fresh} seldom root into a pole that is added later.`,

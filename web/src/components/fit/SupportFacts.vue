@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { monthsToTop, sheetWidthCm } from '@fernbank/core';
+import { monthsToTop, sheetWidthCm, withLonger } from '@fernbank/core';
 import { computed } from 'vue';
 import type { Fit } from '../../composables/useFit.ts';
 import { useDates } from '../../composables/useDates.ts';
@@ -34,6 +34,13 @@ const pace = computed(() => {
     months === null ? null : number(months, 1),
   );
 });
+/** Of the same kind, which an own support keeps to itself until a new one is chosen. */
+function takeLonger(lengthCm: number): void {
+  Object.assign(
+    choices.value,
+    withLonger({ ...choices.value, kind: props.plan.kind.id }, lengthCm),
+  );
+}
 const sheet = computed(() => (props.plan.kind.moss ? sheetWidthCm(props.plan.section) : null));
 const ties = computed(() => {
   const { ties: count, tiesCm } = props.plan;
@@ -127,6 +134,18 @@ const stockWord = computed(() => {
       }}
     </li>
   </ul>
+  <p v-if="fit.longer.value" class="row">
+    <span>{{
+      m.fit.support.longer(
+        length(fit.longer.value.lengthCm),
+        plan.extensions.length,
+        fit.longer.value.additions,
+      )
+    }}</span>
+    <v-btn variant="outlined" @click="takeLonger(fit.longer.value.lengthCm)">{{
+      m.fit.support.takeLonger(length(fit.longer.value.lengthCm))
+    }}</v-btn>
+  </p>
 </template>
 
 <style scoped>
