@@ -1,3 +1,4 @@
+export * from './feeding.ts';
 export * from './firstWater.ts';
 export * from './plan.ts';
 export * from './moves.ts';

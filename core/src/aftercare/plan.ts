@@ -1,6 +1,7 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
+import { feedAgain, GROWING } from './feeding.ts';
 import { firstWaterFor } from './firstWater.ts';
 import type { TaskWords } from './words.ts';
 import type { Schools } from '../schools/index.ts';
@@ -42,6 +43,9 @@ export const TASK_RULES = [
   'ties',
   'turn',
   'feed',
+  'feedAgain',
+  'feedLiquid',
+  'flushSalts',
   'cutDry',
   'recheck',
   'weeks3',
@@ -84,6 +88,8 @@ export interface AftercareRequest {
   /** tied to a support, or held by a stake */
   tied?: boolean | undefined;
   school?: Schools['firstWater'];
+  /** slow-release feed went in that lasts so many months */
+  lastingMonths?: number | undefined;
   /** pieces that its support gets on top as it climbs; `on` null: not within five years */
   extensions?: readonly { on: IsoDate | null; addsCm: number; aboveCm: number }[];
 }
@@ -104,7 +110,6 @@ const TURN_DAYS = { first: 14, every: 30 } as const;
 const CUT_DRY_DAYS = 7;
 const RENEW_DAYS = 365;
 const LEAST_FEED_DAYS = 42;
-const GROWING = 0.5;
 const LOOK_WEEKS = [3, 7, 26] as const;
 const SLOW_TO_WET: readonly MediumKind[] = ['peatSoil', 'bark', 'mix'];
 const RESTING = 0.3;
@@ -298,8 +303,9 @@ function firstWater(request: AftercareRequest): AftercareTask {
 }
 
 /** None for plants that live without: feed kills what grows in poor water. */
-function feedFrom({ date, traits, spot }: AftercareRequest): AftercareTask[] {
+function feedFrom({ date, traits, spot, lastingMonths }: AftercareRequest): AftercareTask[] {
   if (!traits.fed) return [];
+  if (lastingMonths) return [feedAgain(date, lastingMonths, { traits, spot })];
   const { activity } = seasonAhead(spot, traits, date, 52);
   const firstWeek = Math.ceil(LEAST_FEED_DAYS / 7);
   const growing = activity.findIndex((a, week) => week >= firstWeek && a >= GROWING);

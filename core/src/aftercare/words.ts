@@ -15,6 +15,8 @@ export type TaskWords =
   | { of: 'warm'; celsius: number }
   | { of: 'turn'; walks: boolean }
   | { of: 'feed'; rests: boolean }
+  | { of: 'feedAgain'; months: number; rests: boolean }
+  | { of: 'feedLiquid'; rests: boolean }
   | { of: 'extend'; addsCm: number; aboveCm: number }
   | {
       of:
@@ -22,6 +24,7 @@ export type TaskWords =
         | 'justMoist'
         | 'secure'
         | 'makeFirm'
+        | 'flushSalts'
         | 'recheck'
         | 'cutDry'
         | 'ties'
@@ -113,6 +116,20 @@ const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
       ? 'it rests until then; salts would only gather'
       : 'new roots burn easily; wait for new growth',
   ],
+  feedAgain: ({ months, rests }) => [
+    'Fresh slow-release feed, by the label’s rate',
+    rests
+      ? `the last, for ${months} months, is used up, and it grows again`
+      : `the last was for ${months} months and is used up`,
+  ],
+  feedLiquid: ({ rests }) => [
+    'Feed it again if it grows: half strength or weaker, on damp mix',
+    rests ? 'it rests until then; salts would only gather' : 'about a month since the last',
+  ],
+  flushSalts: () => [
+    'Flush the salts out: lukewarm water, three times the pot, and let it drain',
+    'after about 8 weeks of feeding, what roots leave of it gathers in the mix',
+  ],
   weeks3: () => ['Look at 3 weeks', 'does it stand firm, is anything limp or sour?'],
   weeks7: () => ['Look at 7 weeks', 'has growth resumed? roots should have taken hold'],
   season: () => ['Look after a season', 'did the repot do what it was for?'],
@@ -140,7 +157,10 @@ export const taskWhy = (about: TaskWords): Saying => wordsOf(about)[1];
 export type TaskMoved =
   | { because: 'byHand'; from: IsoDate }
   | { because: 'looked' }
-  | { because: 'grew' | 'stalled' | 'troubled' | 'rocked' | 'firstWater'; on: IsoDate }
+  | {
+      because: 'grew' | 'stalled' | 'troubled' | 'rocked' | 'firstWater' | 'fed' | 'flushed';
+      on: IsoDate;
+    }
   /** it ended there */
   | { because: 'repotted'; on: IsoDate }
   /** of a record from before its words were told apart */
@@ -163,6 +183,10 @@ export function movedWhy(moved: TaskMoved): Saying {
       return say`it rocked on ${{ day: moved.on }}`;
     case 'firstWater':
       return say`first water came on ${{ day: moved.on }}`;
+    case 'fed':
+      return say`fed on ${{ day: moved.on }}`;
+    case 'flushed':
+      return say`flushed on ${{ day: moved.on }}`;
     case 'repotted':
       return say`ended: it was repotted on ${{ day: moved.on }}`;
     case 'asWritten':

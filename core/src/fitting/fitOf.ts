@@ -206,6 +206,7 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
           pantry,
           sectionCm2(rung.inside, rung.fillHeightCm),
           rung.newMediumL,
+          situation.traits,
         )
       : [],
   };

@@ -1,7 +1,8 @@
 import type { CareKind } from '../decide/index.ts';
 
 /** What a value is: a size in its unit, a share of 1, a plain number, a step of a scale, or just that it was done. */
-export type MeasuredAs = 'kg' | 'cm' | 'L' | 'mS/cm' | 'share' | 'number' | 'scale' | 'done';
+export type MeasuredAs =
+  'kg' | 'cm' | 'L' | 'mS/cm' | 'share' | 'number' | 'months' | 'scale' | 'done';
 
 interface Row {
   label: string;
@@ -50,6 +51,14 @@ export const MEASUREMENTS = {
     least: 0,
     most: 2,
     steps: ['none', 'some', 'thick'],
+  },
+  fedLiquid: done('fed, liquid', ['fed', 'fertilised', 'fertilized']),
+  fedLastingMonths: {
+    label: 'slow-release feed',
+    as: 'months',
+    least: 1,
+    most: 24,
+    aka: ['slow release'],
   },
   flush: done('salts flushed out'),
   washSalts: done('crust scraped off, salts washed out'),

@@ -13,6 +13,8 @@ export interface RecipeExtras {
   layer?: RecipeLayer;
   /** slow-release feed, g per litre of mix: the label's rate rules */
   feedGPerL?: number;
+  /** how long that lasts, by its label; absent: as usual */
+  feedMonths?: number;
   /** a handful of something into every pot, whatever its size */
   perPot?: { component: string; litres: number };
 }
@@ -37,3 +39,6 @@ export const TOP_DRESSING_USES: Record<keyof typeof TOP_DRESSINGS, string> = {
 export const MOST_FEED_G_PER_L = 8;
 /** About a tablespoon for a 20–25 cm pot. @source common practice, no source */
 export const USUAL_FEED_G_PER_L = 3;
+/** How long such a feed lasts. @source common practice, no source */
+export const USUAL_FEED_MONTHS = 6;
+export const MOST_FEED_MONTHS = 24;

@@ -1,4 +1,11 @@
-import { MOST_FEED_G_PER_L, whyAvoided, type Pantry, type RecipeExtras } from '../media/index.ts';
+import {
+  MOST_FEED_G_PER_L,
+  MOST_FEED_MONTHS,
+  USUAL_FEED_MONTHS,
+  whyAvoided,
+  type Pantry,
+  type RecipeExtras,
+} from '../media/index.ts';
 import { within } from '../number/index.ts';
 
 /** What goes into one pot beside its mix. */
@@ -7,6 +14,8 @@ export interface PotExtra {
   label: string;
   litres?: number;
   grams?: number;
+  /** of a feed, months */
+  lastsMonths?: number;
   depthMm?: number;
   /** the keeper avoids it: it does not go in */
   leftOut?: true;
@@ -17,13 +26,15 @@ export interface PotExtra {
  *
  * @param surfaceCm2  of the finished level
  * @param mixedL  mix in the pot, for the feed
+ * @param fed  whether the plant bears feed: what grows in poor ground dies of it
  * @throws RangeError for a depth or a rate out of range, or an unknown component
  */
 export function potExtras(
-  { topDressing, feedGPerL, perPot }: RecipeExtras,
+  { topDressing, feedGPerL, feedMonths = USUAL_FEED_MONTHS, perPot }: RecipeExtras,
   pantry: Pick<Pantry, 'component' | 'avoided'>,
   surfaceCm2: number,
   mixedL: number,
+  { fed }: { fed: boolean } = { fed: true },
 ): PotExtra[] {
   within('surfaceCm2', surfaceCm2, 0, 1e6);
   within('mixedL', mixedL, 0, 1e5);
@@ -44,9 +55,10 @@ export function potExtras(
   if (perPot) {
     add('perPot', perPot.component, { litres: within('litres', perPot.litres, 0.001, 5) });
   }
-  if (feedGPerL) {
+  if (feedGPerL && fed) {
     const rate = within('feedGPerL', feedGPerL, 0, MOST_FEED_G_PER_L);
-    extras.push({ kind: 'feed', label: 'slow-release feed', grams: rate * mixedL });
+    const lastsMonths = within('feedMonths', feedMonths, 1, MOST_FEED_MONTHS);
+    extras.push({ kind: 'feed', label: 'slow-release feed', grams: rate * mixedL, lastsMonths });
   }
   return extras;
 }

@@ -7,6 +7,7 @@ import { newSpot } from '../http/spotBody.ts';
 import { check } from '../http/validate.ts';
 import { pantryFor } from '../services/pantry.ts';
 import { changedValues, newValues } from '../services/plants.ts';
+import { followFeeding, isFollowedUp } from '../services/feeding.ts';
 import { moveAfterWatering } from '../services/tasks.ts';
 import { outlineCollection, type PlantDeed } from './collection.ts';
 import { outlineLog, type LogDeed } from './log.ts';
@@ -99,11 +100,16 @@ function makeSpots(
 function writeLog(db: Db, deeds: readonly LogDeed[]): void {
   const heights = new Map<number, { date: string; value: number }>();
   const waterings = new Map<number, string[]>();
+  const feeds = new Map<string, Parameters<typeof followFeeding>[1]>();
   for (const { plantId, date, minute, measured, note } of deeds) {
     for (const { kind, value } of measured) {
       db.insert(measurements)
         .values({ ...stamp(), plantId, date, minute, kind, value })
         .run();
+      // The newest of each kind is what is asked for again.
+      if (isFollowedUp(kind) && date >= (feeds.get(`${plantId} ${kind}`)?.date ?? '')) {
+        feeds.set(`${plantId} ${kind}`, { plantId, date, kind, value });
+      }
       if (kind === 'watered') waterings.set(plantId, [...(waterings.get(plantId) ?? []), date]);
       if (kind === 'heightCm' && date >= (heights.get(plantId)?.date ?? '')) {
         heights.set(plantId, { date, value });
@@ -120,6 +126,7 @@ function writeLog(db: Db, deeds: readonly LogDeed[]): void {
     const [first] = dates.filter((date) => date >= since).sort();
     if (first) moveAfterWatering(db, plantId, first);
   }
+  for (const given of feeds.values()) followFeeding(db, given);
   for (const [plantId, { date, value }] of heights) takeHeight(db, plantId, date, value);
 }
 

@@ -1,6 +1,7 @@
 import {
   checkParts,
   MOST_FEED_G_PER_L,
+  MOST_FEED_MONTHS,
   RECIPES,
   recipe as shippedRecipe,
   partsOf,
@@ -30,6 +31,7 @@ const extras = () =>
     }),
     layer: drainageLayer(),
     feedGPerL: Joi.number().min(0).max(MOST_FEED_G_PER_L),
+    feedMonths: Joi.number().min(1).max(MOST_FEED_MONTHS),
     perPot: Joi.object({
       component: componentId().required(),
       litres: Joi.number().min(0.001).max(5).required(),

@@ -84,6 +84,8 @@ export function newMediumFor(
   });
   const { newMediumL: filledL, fillHeightCm } = rungs[0]!;
   const inside = insideOfMaterial(order.pot, order.potMaterial);
-  const extras = potExtras(recipe.extras, pantry, sectionCm2(inside, fillHeightCm), filledL);
+  const surfaceCm2 = sectionCm2(inside, fillHeightCm);
+  const { traits } = file.situation;
+  const extras = potExtras(recipe.extras, pantry, surfaceCm2, filledL, traits);
   return { recipe, parts, filledL, extras: extras.filter(({ leftOut }) => !leftOut) };
 }

@@ -11,7 +11,7 @@ import {
   type RecipePart,
   type RootWork,
 } from '@fernbank/core';
-import { and, desc, eq, isNotNull, isNull, ne } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull, ne, or } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { batches, plans, plants, repots, tasks, type MixedIn } from '../db/schema.ts';
 import { HttpError, invalid } from '../http/errors.ts';
@@ -19,6 +19,7 @@ import { rowOr404, stamp, touch } from '../http/resource.ts';
 import { leaveBench } from './benches.ts';
 import type { PlantRow } from './collection.ts';
 import { dayOfRepot, mixedRecipe } from './dayOfRepot.ts';
+import { lastingMonthsOf } from './feeding.ts';
 import { asFound, isInBloom, isRotten, liveRootsOf } from './foundAtBench.ts';
 import {
   checkHandedDown,
@@ -126,7 +127,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   db.delete(plans).where(eq(plans.plantId, plant.id)).run();
   if ((order.cuts?.pieces ?? 1) > 1) divisionsToTray(db, plant, order, inserted.id);
   endFormerCare(db, plant.id, order.date);
-  const care = aftercare(plant, order, judgement, work);
+  const care = aftercare(plant, order, judgement, work, lastingMonthsOf(mixedIn?.extras));
   const written = care.map((task) =>
     db
       .insert(tasks)
@@ -149,7 +150,14 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
 function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
   db.update(tasks)
     .set({ done: date, moved: { because: 'repotted', on: date } })
-    .where(and(eq(tasks.plantId, plantId), isNull(tasks.done), isNotNull(tasks.repotId)))
+    .where(
+      and(
+        eq(tasks.plantId, plantId),
+        isNull(tasks.done),
+        // Feed is asked for without a repot too; a task by hand stays.
+        or(isNotNull(tasks.repotId), isNotNull(tasks.rule)),
+      ),
+    )
     .run();
 }
 
@@ -237,6 +245,7 @@ function aftercare(
   order: RepotOrder,
   judgement: Judgement,
   work: RootWork['work'],
+  lastingMonths: number | undefined,
 ): AftercareTask[] {
   const { file } = judgement;
   return aftercarePlan({
@@ -254,6 +263,7 @@ function aftercare(
     tied: order.support != null,
     school: judgement.file.situation.schools.firstWater,
     extensions: order.extensions ?? [],
+    lastingMonths,
   });
 }
 

@@ -4,6 +4,7 @@ import type { Db } from '../db/driver.ts';
 import { looks, measurements, plants } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
 import { stamp } from '../http/resource.ts';
+import { followFeeding, isFollowedUp } from './feeding.ts';
 import { keepPhoto, type PhotoRow } from './photos.ts';
 import { moveAfterLook, moveAfterWatering } from './tasks.ts';
 
@@ -80,6 +81,7 @@ export function keepMeasurement(
     .values({ ...stamp(), ...input })
     .returning()
     .get();
+  if (isFollowedUp(row.kind)) followFeeding(db, { ...row, kind: row.kind });
   return { row, isNew: true };
 }
 

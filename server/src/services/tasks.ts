@@ -6,13 +6,14 @@ import {
   tasksAfterLook,
   taskTitle,
   taskWhy,
+  type AftercareTask,
   type IsoDate,
   type Saying,
   type Signals,
   type StandingTask,
   type TaskMove,
 } from '@fernbank/core';
-import { and, desc, eq, isNull, isNotNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, isNotNull } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { repots, tasks } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';
@@ -67,6 +68,33 @@ function apply(db: Db, rows: readonly TaskRow[], moves: readonly TaskMove[]): vo
     db.update(tasks)
       .set({ ...change, ...touch(row) })
       .where(eq(tasks.id, id))
+      .run();
+  }
+}
+
+/** Tasks of a plant that are open and can move, of a repot or of none. */
+export const openTasks = (db: Db, plantId: number): StandingTask[] =>
+  db
+    .select()
+    .from(tasks)
+    .where(and(eq(tasks.plantId, plantId), isNull(tasks.done), isNotNull(tasks.rule)))
+    .all()
+    .map(asStanding);
+
+/** Moves some of them, and asks for what is new. */
+export function applyToOpen(
+  db: Db,
+  plantId: number,
+  open: readonly StandingTask[],
+  { moves, tasks: asked = [] }: { moves: readonly TaskMove[]; tasks?: readonly AftercareTask[] },
+): void {
+  const ids = open.map(({ id }) => id);
+  const rows = ids.length === 0 ? [] : db.select().from(tasks).where(inArray(tasks.id, ids)).all();
+  apply(db, rows, moves);
+  const repotId = standing(db, plantId)?.repotId ?? null;
+  for (const task of asked) {
+    db.insert(tasks)
+      .values({ ...stamp(), ...task, plantId, repotId })
       .run();
   }
 }

@@ -6,12 +6,20 @@ import { useUnits } from './useUnits.ts';
 export function useExtraWords() {
   const { length, volume, weight } = useUnits();
   return {
-    extraWords: ({ kind, label, litres, grams, depthMm, leftOut }: PotExtra): string => {
+    extraWords: ({
+      kind,
+      label,
+      litres,
+      grams,
+      depthMm,
+      lastsMonths,
+      leftOut,
+    }: PotExtra): string => {
       if (leftOut) return m.mix.extraLeftOut(label);
       if (kind === 'topDressing')
         return m.mix.dressing(label, length(depthMm! / 10), volume(litres!));
       if (kind === 'perPot') return m.mix.handful(label, volume(litres!));
-      return m.mix.feedLine(weight(grams! / 1000));
+      return m.mix.feedLine(weight(grams! / 1000), lastsMonths);
     },
   };
 }

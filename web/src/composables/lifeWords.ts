@@ -68,6 +68,8 @@ export function useLifeWords() {
         return label;
       case 'mS/cm':
         return `${label} ${value} ${as}`;
+      case 'months':
+        return m.feed.lasting(label, value);
       case 'number':
         return `${label} ${value}`;
     }

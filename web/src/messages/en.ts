@@ -3,6 +3,7 @@ import { bench } from './bench.ts';
 import { hours } from './duration.ts';
 import { costShare, costWords } from './cost.ts';
 import { day, quarantine } from './day.ts';
+import { feed } from './feed.ts';
 import { fields, rowWords } from './fields.ts';
 import { importing } from './importing.ts';
 import { keeping } from './keeping.ts';
@@ -18,6 +19,7 @@ export const en = {
   keeping,
   labels,
   mix,
+  feed,
   outcome,
   quarantine,
   rowWords,

@@ -170,7 +170,9 @@ export const mix = {
     `Top dressing: ${depth} of ${label}, ${volume}.`,
   extraLeftOut: (label: string) => `${label} is left out: it is on your avoid-list.`,
   handful: (label: string, volume: string) => `A handful of ${label}: ${volume}.`,
-  feedLine: (weight: string) => `Slow-release feed: ${weight}, never above the label’s rate.`,
+  feedMonthsRange: (most: number) => `From 1 to ${most} months, as its label says.`,
+  feedLine: (weight: string, months: number | undefined) =>
+    `Slow-release feed: ${weight}, never above the label’s rate${months ? `; it lasts about ${months} months` : ''}.`,
 
   buysOf: { air: 'Air', water: 'Water', wetKgPerL: 'Weight', life: 'Life' },
   onePart: 'It has one part only: nothing to trade.',

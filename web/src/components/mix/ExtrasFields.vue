@@ -2,9 +2,11 @@
 import {
   DRAINAGE_LAYERS,
   MOST_FEED_G_PER_L,
+  MOST_FEED_MONTHS,
   TOP_DRESSING_USES,
   TOP_DRESSINGS,
   USUAL_FEED_G_PER_L,
+  USUAL_FEED_MONTHS,
   type RecipeExtras,
   type RecipeLayer,
 } from '@fernbank/core';
@@ -47,6 +49,10 @@ const layers = [
 const tooMuchFeed = computed(() =>
   (extras.value.feedGPerL ?? 0) > MOST_FEED_G_PER_L ? m.mix.feedMost(MOST_FEED_G_PER_L) : '',
 );
+const tooLong = computed(() => {
+  const months = extras.value.feedMonths ?? USUAL_FEED_MONTHS;
+  return months < 1 || months > MOST_FEED_MONTHS ? m.mix.feedMonthsRange(MOST_FEED_MONTHS) : '';
+});
 </script>
 
 <template>
@@ -83,7 +89,18 @@ const tooMuchFeed = computed(() =>
       unit="g/L"
       :hint="m.mix.feedHint(USUAL_FEED_G_PER_L)"
       :error="tooMuchFeed"
-      @update:model-value="(g) => set({ feedGPerL: g || undefined })"
+      @update:model-value="
+        (g) => set({ feedGPerL: g || undefined, ...(g ? {} : { feedMonths: undefined }) })
+      "
+    />
+    <NumberField
+      v-if="extras.feedGPerL"
+      :model-value="extras.feedMonths ?? USUAL_FEED_MONTHS"
+      :label="m.feed.lasts"
+      :unit="m.feed.months"
+      :hint="m.feed.byLabel"
+      :error="tooLong"
+      @update:model-value="(months) => set({ feedMonths: months || undefined })"
     />
     <v-select
       :model-value="extras.perPot?.component ?? ''"

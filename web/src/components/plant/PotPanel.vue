@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
 import { rimCm, supportKind } from '@fernbank/core';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { PlantFile } from '../../api/types.ts';
+import { useFeedWords } from '../../composables/feedWords.ts';
 import { mediumName } from '../../composables/figureWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useRemoval } from '../../composables/useRemoval.ts';
@@ -12,6 +13,7 @@ import { m } from '../../messages/index.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import PictureButton from '../PictureButton.vue';
 import VerdictMark from '../verdict/VerdictMark.vue';
+import FeedDialog from '../feed/FeedDialog.vue';
 import QuarantineBand from './QuarantineBand.vue';
 
 /** The plant as it stands: its drawing, its verdict, pot, support and medium, and what can be done with it. */
@@ -21,6 +23,8 @@ const router = useRouter();
 const { full } = useDates();
 const { length } = useUnits();
 const removal = useRemoval();
+const { feedWords } = useFeedWords();
+const feeding = ref(false);
 const subject = computed(() => {
   const { plant, height, cover } = props.file;
   return {
@@ -93,6 +97,10 @@ function remove(): Promise<void> {
           <td>{{ m.plant.lastRepot }}</td>
           <td>{{ file.plant.lastRepot ? full(file.plant.lastRepot) : m.app.unknown }}</td>
         </tr>
+        <tr>
+          <td>{{ m.feed.row }}</td>
+          <td>{{ feedWords(file) }}</td>
+        </tr>
         <tr v-if="file.situation.traits.cautions.length > 0">
           <td></td>
           <td>
@@ -123,11 +131,18 @@ function remove(): Promise<void> {
       <v-btn :to="`/aftercare/tray?from=${file.plant.id}`" variant="outlined">{{
         m.plant.propagate
       }}</v-btn>
+      <v-btn
+        v-if="file.situation.traits.fed && !file.plant.goneOn"
+        variant="outlined"
+        @click="feeding = true"
+        >{{ m.feed.given }}</v-btn
+      >
       <v-btn variant="text" :to="`/record/past?plant=${file.plant.id}`">{{ m.plant.past }}</v-btn>
       <v-btn :prepend-icon="mdiDeleteOutline" variant="text" @click="remove">{{
         m.app.delete
       }}</v-btn>
     </div>
+    <FeedDialog v-model="feeding" :plant="file.plant" @saved="emit('changed')" />
   </section>
 </template>
 

@@ -6,8 +6,10 @@ import { apiAll, wordsFor, write } from '../../api/client.ts';
 import type { Task } from '../../api/types.ts';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import FetchState from '../../components/FetchState.vue';
+import FeedDialog from '../../components/feed/FeedDialog.vue';
 import FormDialog from '../../components/FormDialog.vue';
 import { useDates } from '../../composables/useDates.ts';
+import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
@@ -41,12 +43,13 @@ const beds = computed(() => {
     .sort((a, b) => a.open[0]!.due.localeCompare(b.open[0]!.due));
 });
 const setDone = useTaskDone(load);
+const { fed, feeding, feed } = useFeeding();
 /** A look that asks how the repot went, once its question is open. */
 const asksNow = ({ rule, due }: Task) =>
   rule !== null && rule in CHECKPOINTS && daysLate(due) >= -OPEN_BEFORE_DAYS;
 const OPEN_BEFORE_DAYS = 7;
 /** Calendar programs take this scheme as “subscribe”. */
-const feed = `webcal://${location.host}/api/tasks/calendar.ics`;
+const subscription = `webcal://${location.host}/api/tasks/calendar.ics`;
 
 const notices = useNotices();
 const moving = ref(false);
@@ -83,11 +86,11 @@ async function move(): Promise<void> {
       <p class="quiet">{{ m.aftercare.intro }}</p>
       <span class="row">
         <v-btn variant="outlined" href="/api/tasks/calendar.ics">{{ m.aftercare.calendar }}</v-btn>
-        <v-btn variant="outlined" :href="feed">{{ m.aftercare.feed }}</v-btn>
+        <v-btn variant="outlined" :href="subscription">{{ m.aftercare.feed }}</v-btn>
       </span>
     </div>
     <p class="quiet small">
-      {{ m.aftercare.feedHint }} <code>{{ feed }}</code>
+      {{ m.aftercare.feedHint }} <code>{{ subscription }}</code>
     </p>
     <FetchState :fault="fault" :loading="!value" @retry="load" />
     <section v-if="value && beds.length === 0" class="panel stack">
@@ -122,20 +125,21 @@ async function move(): Promise<void> {
               :icon="mdiCalendarArrowRight"
               variant="text"
               size="48"
-              :aria-label="`${m.aftercare.moveTo}: ${task.title}, ${plant.name}`"
+              :aria-label="`${m.aftercare.moveTo}: ${said(task.title)}, ${plant.name}`"
               @click="askMove(task)"
             />
             <v-btn
               :icon="mdiCheck"
               variant="outlined"
               size="48"
-              :aria-label="`${m.rounds.done}: ${task.title}, ${plant.name}`"
-              @click="setDone(task, settings.current.today)"
+              :aria-label="`${m.rounds.done}: ${said(task.title)}, ${plant.name}`"
+              @click="asksForFeed(task) ? feed(plant) : setDone(task, settings.current.today)"
             />
           </li>
         </ol>
       </section>
     </div>
+    <FeedDialog v-if="fed" v-model="feeding" :plant="fed" @saved="load" />
     <FormDialog
       v-model="moving"
       :title="m.aftercare.moveTo"

@@ -6,12 +6,14 @@ import { computed, watch } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
+import FeedDialog from '../../components/feed/FeedDialog.vue';
 import FetchState from '../../components/FetchState.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -83,6 +85,7 @@ const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
   headline === 'lookFirst' ? why : `${why} (${m.rounds.lookWorth(worth)})`;
 
 const setDone = useTaskDone(load);
+const { fed, feeding, feed } = useFeeding();
 /** Looks at three weeks, seven, a season ask how it went. */
 const isGraded = ({ rule }: Task) => rule !== null && rule in CHECKPOINTS;
 /** What is kept up over a time is not late while that lasts. */
@@ -191,8 +194,12 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                       v-else
                       :prepend-icon="mdiCheck"
                       variant="outlined"
-                      :aria-label="`${m.rounds.done}: ${ask.task.title}, ${entry.name}`"
-                      @click="setDone(ask.task, rounds.date)"
+                      :aria-label="`${m.rounds.done}: ${said(ask.task.title)}, ${entry.name}`"
+                      @click="
+                        asksForFeed(ask.task)
+                          ? feed({ id: entry.plantId, name: entry.name })
+                          : setDone(ask.task, rounds.date)
+                      "
                     >
                       {{ m.rounds.done }}
                     </v-btn>
@@ -257,6 +264,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
         </ul>
       </section>
     </div>
+    <FeedDialog v-if="fed" v-model="feeding" :plant="fed" @saved="load" />
   </div>
 </template>
 

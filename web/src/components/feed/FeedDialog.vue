@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { USUAL_FEED_MONTHS, valueFault } from '@fernbank/core';
+import { computed, ref, watch } from 'vue';
+import { wordsFor, write } from '../../api/client.ts';
+import { useDates } from '../../composables/useDates.ts';
+import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
+import FormDialog from '../FormDialog.vue';
+import NumberField from '../NumberField.vue';
+
+/** Feed that was given to a plant: with a watering, or laid in for months. */
+const props = defineProps<{ plant: { id: number; name: string } }>();
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ saved: [] }>();
+
+const settings = useSettings();
+const notices = useNotices();
+const { full } = useDates();
+const kind = ref<'fedLiquid' | 'fedLastingMonths'>('fedLiquid');
+const months = ref<number | null>(USUAL_FEED_MONTHS);
+const date = ref('');
+const fault = ref('');
+const saving = ref(false);
+watch(
+  open,
+  (isOpen) => {
+    if (!isOpen) return;
+    date.value = settings.current.today;
+    fault.value = '';
+  },
+  { immediate: true },
+);
+const monthsFault = computed(() => {
+  if (kind.value === 'fedLiquid') return '';
+  return months.value === null
+    ? m.feed.monthsMissing
+    : (valueFault(kind.value, months.value) ?? '');
+});
+
+async function save(): Promise<void> {
+  if (monthsFault.value) return;
+  saving.value = true;
+  try {
+    const value = kind.value === 'fedLiquid' ? 1 : months.value!;
+    const body = { plantId: props.plant.id, date: date.value, kind: kind.value, value };
+    const { deed } = await write('/measurements', { method: 'POST', body });
+    open.value = false;
+    notices.done(m.feed.saved(props.plant.name, full(date.value)), {
+      deed,
+      back: () => emit('saved'),
+    });
+    emit('saved');
+  } catch (error) {
+    fault.value = wordsFor(error);
+  } finally {
+    saving.value = false;
+  }
+}
+</script>
+
+<template>
+  <FormDialog
+    v-model="open"
+    :title="m.feed.title(plant.name)"
+    :save="m.app.save"
+    :saving="saving"
+    :fault="fault"
+    :width="460"
+    @submit="save"
+  >
+    <v-radio-group v-model="kind" :label="m.feed.what" hide-details>
+      <v-radio value="fedLiquid" :label="m.feed.liquid" />
+      <v-radio value="fedLastingMonths" :label="m.feed.slow" />
+    </v-radio-group>
+    <NumberField
+      v-if="kind === 'fedLastingMonths'"
+      v-model="months"
+      :label="m.feed.lasts"
+      :unit="m.feed.months"
+      :hint="m.feed.byLabel"
+      :error="monthsFault"
+    />
+    <v-text-field v-model="date" type="date" :label="m.tray.date" name="date" />
+    <p class="quiet small">{{ m.feed.caution }}</p>
+  </FormDialog>
+</template>
