@@ -1,6 +1,6 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
-import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
+import { addDays, DAYS_PER_MONTH, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
 import type { StandingTask, TaskMove } from './moves.ts';
 import type { AftercareTask, TaskRule } from './plan.ts';
 
@@ -17,7 +17,6 @@ export interface Fed {
 /* Common practice, no source. */
 /** Plants are fed while they are at least half as active as they ever are. */
 export const GROWING = 0.5;
-const DAYS_A_MONTH = 30.44;
 /** Liquid feed, half strength or weaker. */
 const LIQUID_DAYS = 30;
 /** What feeds for months is laid in when months of growth are to come: so many weeks at least. */
@@ -44,7 +43,7 @@ function growsFrom(date: IsoDate, { traits, spot }: Omit<Fed, 'medium'>, weeks: 
 
 /** The day on which feed that lasts is used up. */
 export const usedUpOn = (given: IsoDate, months: number): IsoDate =>
-  addDays(given, Math.round(months * DAYS_A_MONTH));
+  addDays(given, Math.round(months * DAYS_PER_MONTH));
 
 /** Feed that lasts is asked for again when it is used up and the plant grows. */
 export function feedAgain(given: IsoDate, months: number, fed: Omit<Fed, 'medium'>): AftercareTask {

@@ -1,9 +1,11 @@
+import { typicalYear } from '@fernbank/core';
 import Joi from 'joi';
 import type { SpotRow } from '../services/collection.ts';
 import { humidity, latitude, light, temperatures } from './fields.ts';
 
 type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
 
+const isLatitude = (deg: unknown): deg is number => typeof deg === 'number' && Math.abs(deg) <= 90;
 const fields = {
   name: Joi.string().trim().min(1).max(80),
   sortOrder: Joi.number().integer().min(0).max(10_000),
@@ -16,14 +18,16 @@ const fields = {
   headroomCm: Joi.number().min(5).max(2000).allow(null),
 };
 
-/** A spot that is added: what is left out is that of a common room. */
+/** A spot that is added: what is left out is that of a common room, or of a typical year outdoors at its latitude. */
 export const newSpot = Joi.object<SpotInput, true>({
   ...fields,
   name: fields.name.required(),
   sortOrder: fields.sortOrder.default(0),
   latitudeDeg: fields.latitudeDeg.required(),
   indoors: fields.indoors.default(true),
-  temperatureC: fields.temperatureC.default(20),
+  temperatureC: fields.temperatureC.default(({ indoors, latitudeDeg }: Partial<SpotInput>) =>
+    indoors === false && isLatitude(latitudeDeg) ? typicalYear(latitudeDeg) : 20,
+  ),
   relativeHumidity: fields.relativeHumidity.default(0.5),
   light: fields.light.default('medium'),
   lampHours: fields.lampHours.default(0),

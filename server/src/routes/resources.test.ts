@@ -1,4 +1,4 @@
-import { matchesVerdict, wantsPot } from '@fernbank/core';
+import { matchesVerdict, typicalYear, wantsPot } from '@fernbank/core';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Rounds } from '../services/rounds.ts';
 import type { VerdictsOn } from '../services/verdicts.ts';
@@ -112,6 +112,29 @@ describe('spots', () => {
       light: 'medium',
       lampHours: 0,
     });
+  });
+
+  it('outdoors have a typical year until somebody knows better, and never one mean', async () => {
+    const outdoors = { ...SPOT, indoors: false };
+    const { body } = await app.call.post('/api/spots').send(outdoors).expect(201);
+    expect(body.temperatureC).toEqual(typicalYear(body.latitudeDeg));
+    const field = async (method: 'post' | 'patch', path: string, wrong: object) => {
+      const { status, body: answer } = await app.call[method](path).send(wrong);
+      return [status, answer.error?.field];
+    };
+    const one = { ...outdoors, temperatureC: 11 };
+    expect(await field('post', '/api/spots', one)).toEqual([422, 'temperatureC']);
+    const path = `/api/spots/${body.id}`;
+    expect(await field('patch', path, { temperatureC: 11 })).toEqual([422, 'temperatureC']);
+    await app.call.patch(path).send({ name: 'Yard', temperatureC: TWELVE }).expect(200);
+    const { body: room } = await app.call.post('/api/spots').send(SPOT).expect(201);
+    expect(await field('patch', `/api/spots/${room.id}`, { indoors: false })).toEqual([
+      422,
+      'temperatureC',
+    ]);
+    expect(
+      (await app.call.post('/api/spots').send({ name: 'X', indoors: false })).body.error.field,
+    ).toBe('latitudeDeg');
   });
 
   it('keep twelve temperatures as they were given', async () => {

@@ -483,9 +483,9 @@ export const en = {
     clearanceOver: (over: string) => `${over} too tall`,
     keepsCover: (label: string) => `goes into ${label}`,
     ownLog: (cycles: number, factor: string) =>
-      `Drying times rest on ${cycles} weighed cycles of its own: it uses ${factor} times the typical.`,
+      `Drying times rest on ${cycles} weighed cycles of its own: it drinks ${factor} times what its kind does.`,
     pace: (factor: string) =>
-      `Its roots have filled this pot at ${factor} times the usual pace; the months follow that.`,
+      `Its roots fill pots at ${factor} times the usual pace, as far as is known of it; the months follow that.`,
     warnLater: (months: number, angle: string, remedy: string) =>
       `In ${months} months it would topple at ${angle} when dry. What helps with least work: ${remedy}.`,
     warnNow: (angle: string, remedy: string) =>
@@ -962,6 +962,11 @@ export const en = {
     add: 'Add a spot',
     name: 'Name of the spot',
     light: 'Light',
+    where: 'Where',
+    indoors: 'in a room or under glass',
+    outdoors: 'outdoors',
+    typicalYear: (degrees: number) =>
+      `A typical year at ${Math.round(degrees)}°, not measured: change the months you know better.`,
     temperature: 'Mean temperature',
     humidity: 'Humidity',
     lamp: 'Lamp, hours a day',
@@ -987,7 +992,8 @@ export const en = {
     noReadings: 'No readings yet.',
     useReadings: 'Use these months',
     usedReadings: 'Months and humidity taken from the sensor.',
-    monthly: (low: string, high: string) => `${low} to ${high} over the year`,
+    monthly: (low: string, high: string, typical: boolean) =>
+      `${low} to ${high} over the year${typical ? ', a typical one there' : ''}`,
   },
   shelf: {
     title: 'Shelf',

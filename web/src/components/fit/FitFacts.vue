@@ -10,6 +10,8 @@ const { length, volume, weight, number, said } = useUnits();
 const { crowdedBand, mediumWord, dryWord, degrees } = useFigureWords();
 /** From here on two people carry it. */
 const HEAVY_KG = 20;
+/** A pace that is nearly the usual one is no news. */
+const TELLING = 0.1;
 </script>
 
 <template>
@@ -64,9 +66,9 @@ const HEAVY_KG = 20;
     {{ m.fit.heavy(weight(now.wetKg)) }}
   </p>
   <p class="quiet small">
-    {{ ladder.own ? m.fit.ownLog(ladder.own.cycles, number(ladder.own.factor, 2)) : m.fit.typical }}
-    <template v-if="ladder.ball.pace.own">
-      {{ m.fit.pace(number(ladder.ball.pace.factor, 2)) }}
+    {{ ladder.own ? m.fit.ownLog(ladder.own.cycles, number(ladder.own.factor, 1)) : m.fit.typical }}
+    <template v-if="ladder.ball.pace.own && Math.abs(ladder.ball.pace.factor - 1) > TELLING">
+      {{ m.fit.pace(number(ladder.ball.pace.factor, 1)) }}
     </template>
   </p>
 </template>

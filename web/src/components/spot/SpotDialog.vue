@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LIGHT_CLASSES, type LightClass } from '@fernbank/core';
+import { isTypicalYear, LIGHT_CLASSES, typicalYear, type LightClass } from '@fernbank/core';
 import { computed, watch } from 'vue';
 import { api } from '../../api/client.ts';
 import type { SpotRow } from '../../api/types.ts';
@@ -22,6 +22,7 @@ const emit = defineEmits<{ added: [spot: SpotRow]; changed: [spot: SpotRow] }>()
 const MEAN_C = 20;
 const blank = () => ({
   name: '',
+  indoors: true,
   latitudeDeg: 50 as number | null,
   temperatureC: MEAN_C as number | null,
   monthsC: null as (number | null)[] | null,
@@ -50,10 +51,20 @@ function beside(spots: readonly SpotRow[]): void {
   draft.value.sortOrder = Math.max(...spots.map(({ sortOrder }) => sortOrder)) + 1;
 }
 function formOf(spot: SpotRow): ReturnType<typeof blank> {
-  const { name, latitudeDeg, temperatureC, relativeHumidity, light, lampHours, sortOrder } = spot;
+  const {
+    name,
+    indoors,
+    latitudeDeg,
+    temperatureC,
+    relativeHumidity,
+    light,
+    lampHours,
+    sortOrder,
+  } = spot;
   const monthly = typeof temperatureC === 'number' ? null : [...temperatureC];
   return {
     name,
+    indoors,
     latitudeDeg,
     temperatureC: typeof temperatureC === 'number' ? temperatureC : meanOf(temperatureC),
     monthsC: monthly,
@@ -72,14 +83,42 @@ function byMonth(): void {
     ? null
     : Array.from({ length: 12 }, () => draft.value.temperatureC ?? MEAN_C);
 }
+/** Outdoors the months are a typical year's until the keeper knows better; back in a room those go. */
+const typical = computed(() => {
+  const { monthsC, latitudeDeg } = draft.value;
+  return monthsC !== null && isTypicalYear(monthsC, latitudeOf(latitudeDeg));
+});
+const latitudeOf = (typed: number | null) => Math.max(-90, Math.min(90, typed ?? 50));
+function setIndoors(indoors: boolean): void {
+  const wasTypical = typical.value;
+  draft.value.indoors = indoors;
+  if (!indoors && !draft.value.monthsC) {
+    draft.value.monthsC = typicalYear(latitudeOf(draft.value.latitudeDeg));
+  }
+  if (indoors && wasTypical) draft.value.monthsC = null;
+}
+watch(
+  () => latitudeOf(draft.value.latitudeDeg),
+  (now, before) => {
+    const { monthsC, indoors } = draft.value;
+    if (!indoors && monthsC && isTypicalYear(monthsC, before)) {
+      draft.value.monthsC = typicalYear(now);
+    }
+  },
+);
+const places = [
+  { value: true, title: m.spot.indoors },
+  { value: false, title: m.spot.outdoors },
+];
 const monthWord = new Intl.DateTimeFormat(undefined, { month: 'short' });
 const months = Array.from({ length: 12 }, (_, i) => monthWord.format(new Date(2026, i, 15)));
 
 const body = computed(() => {
-  const { name, latitudeDeg, temperatureC, monthsC, humidityPercent, light, lampHours, sortOrder } =
-    draft.value;
+  const { name, indoors, latitudeDeg, temperatureC, monthsC, humidityPercent, light } = draft.value;
+  const { lampHours, sortOrder } = draft.value;
   return {
     name,
+    indoors,
     latitudeDeg: latitudeDeg ?? 50,
     temperatureC: monthsC
       ? monthsC.map((celsius) => celsius ?? temperatureC ?? MEAN_C)
@@ -130,8 +169,19 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
           name="spotName"
           autofocus
         />
-        <v-select v-model="draft.light" :items="lights" :label="m.spot.light" />
         <div class="fields">
+          <v-select
+            :model-value="draft.indoors"
+            :items="places"
+            :label="m.spot.where"
+            @update:model-value="setIndoors"
+          />
+          <v-select v-model="draft.light" :items="lights" :label="m.spot.light" />
+        </div>
+        <p v-if="typical" role="note" class="quiet">
+          {{ m.spot.typicalYear(Math.abs(latitudeOf(draft.latitudeDeg))) }}
+        </p>
+        <div v-if="draft.indoors" class="fields">
           <QuantityField
             v-if="!draft.monthsC"
             v-model="draft.temperatureC"

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import { LIGHT_CLASSES, PAPERS, SCHOOLS, SCHOOL_IDS, optionsOf, type School } from '@fernbank/core';
+import {
+  LIGHT_CLASSES,
+  PAPERS,
+  SCHOOLS,
+  SCHOOL_IDS,
+  optionsOf,
+  type School,
+  isTypicalYear,
+} from '@fernbank/core';
 import { ref } from 'vue';
 import { api } from '../../api/client.ts';
 import type { Settings, SpotRow } from '../../api/types.ts';
@@ -56,6 +64,7 @@ const warmth = (spot: SpotRow) =>
     : m.spot.monthly(
         temperature(Math.min(...spot.temperatureC)),
         temperature(Math.max(...spot.temperatureC)),
+        !spot.indoors && isTypicalYear(spot.temperatureC, spot.latitudeDeg),
       );
 </script>
 
