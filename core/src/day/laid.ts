@@ -9,7 +9,7 @@ import { litresOf, type DayBatch } from './batches.ts';
 import type { Chain } from './chains.ts';
 import type { LeftOut } from './leftOut.ts';
 import type { DayPlan } from './plan.ts';
-import type { DayPot, DayProblem, DaySupport, Tidiness } from './problem.ts';
+import type { DayMound, DayPot, DayProblem, DaySupport, Tidiness } from './problem.ts';
 import type { DaySchedule } from './schedule.ts';
 import { USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
 import type { Saying } from '../saying/index.ts';
@@ -35,6 +35,8 @@ export interface DayLine {
   /** saved against the next chance, less what the pot is worse by */
   gain: number;
   support: DaySupport | null;
+  /** absent: potted, not seated on a mound */
+  mound?: DayMound;
 }
 
 /** One batch of a day, in scoops and litres. */
@@ -44,7 +46,7 @@ export interface LaidBatch {
   recipeId: string;
   parts: RecipePart[];
   date: number;
-  pots: { plant: number; name: string; filledL: number; potL: number }[];
+  pots: { plant: number; name: string; filledL: number; potL: number; mound?: DayMound }[];
   loads: number;
   scoopL: number;
   finer: boolean;
@@ -148,15 +150,17 @@ export function laidDay(
         tidiness: row.tidiness,
         gain: row.gain[date]! - option.penalty,
         support: row.support,
+        ...(option.mound ? { mound: option.mound } : {}),
       };
     })
     .sort((a, b) => a.date - b.date || ordered.indexOf(a.plant) - ordered.indexOf(b.plant));
+  const moundOf = (plant: number) => lines.find((line) => line.plant === plant)?.mound;
   const needed = litresOf(plan.batches);
   return {
     dates: problem.dates,
     hands: problem.hands,
     lines,
-    batches: plan.batches.map((batch) => laidBatch(problem, batch, nameOf)),
+    batches: plan.batches.map((batch) => laidBatch(problem, batch, nameOf, moundOf)),
     bags: [...needed].map(([component, neededL]): LaidBag => {
       const row = stock.find((one) => one.component === component);
       if (!row?.counted) {
@@ -215,6 +219,7 @@ function laidBatch(
   { mixes }: DayProblem,
   { tub, ...batch }: DayBatch,
   nameOf: (plant: number) => string,
+  moundOf: (plant: number) => DayMound | undefined,
 ): LaidBatch {
   const { parts } = mixes.find(({ id }) => id === batch.mix)!;
   const perL = tub.mixedL / tub.batch.filledL;
@@ -227,12 +232,11 @@ function laidBatch(
       parts: amount,
     })),
     date: batch.date,
-    pots: batch.pots.map(({ plant, filledL }) => ({
-      plant,
-      name: nameOf(plant),
-      filledL,
-      potL: filledL * perL,
-    })),
+    pots: batch.pots.map(({ plant, filledL }) => {
+      const mound = moundOf(plant);
+      const potL = filledL * perL;
+      return { plant, name: nameOf(plant), filledL, potL, ...(mound ? { mound } : {}) };
+    }),
     loads: tub.loads,
     scoopL: tub.scoop.scoopL,
     finer: batch.finer,

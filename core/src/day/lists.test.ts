@@ -53,6 +53,28 @@ describe('a day as it is shown and kept', () => {
     }
   });
 
+  it('fetches net pots by size and all strands at once for what is seated on mounds', () => {
+    const [{ problem, plan }] = days as [Planned];
+    const seated = plan.moves.slice(0, 3).map(({ plant }) => plant);
+    const mound = (i: number) => ({ netPotCm: i === 2 ? 10 : 6, dryG: 40 + 10 * i });
+    const plants = problem.plants.map((row) => {
+      const i = seated.indexOf(row.id);
+      const options = row.options.map((option) => ({ ...option, mound: mound(i) }));
+      return i < 0 ? row : { ...row, options };
+    });
+    const laid = laidDay({ ...problem, plants }, plan);
+    const nameOf = (id: number) => problem.plants.find((row) => row.id === id)!.name;
+    const fetched = pickList(laid).filter(({ kind }) => kind === 'netPot' || kind === 'strands');
+    expect(fetched).toMatchObject([
+      { kind: 'netPot', widthCm: 6, count: 2 },
+      { kind: 'netPot', widthCm: 10, count: 1, for: [nameOf(seated[2]!)] },
+      { kind: 'strands', dryG: 40 + 50 + 60, count: 3 },
+    ]);
+    const told = laid.batches.flatMap(({ pots }) => pots.filter((pot) => pot.mound));
+    expect(told.every(({ plant }) => seated.includes(plant))).toBe(true);
+    expect(pickList(laidDay(problem, plan)).some(({ kind }) => kind === 'strands')).toBe(false);
+  });
+
   it('takes off what it saves what its bags and pots cost', () => {
     for (const { laid } of days) {
       const saved = laid.lines.reduce((sum, { gain }) => sum + gain, 0);

@@ -1,6 +1,7 @@
 import type { LaidDay } from './laid.ts';
+import { component } from '../media/index.ts';
+import { say, type Saying } from '../saying/index.ts';
 import { supportKind, type SupportKindId } from '../support/index.ts';
-import type { Saying } from '../saying/index.ts';
 
 /** Something to buy before the day. */
 export type Purchase =
@@ -66,9 +67,35 @@ export type Fetched =
   | { kind: 'plant'; label: string; count: 1; date: number; apart: boolean }
   | { kind: 'pot'; label: Saying; count: number; for: string[] }
   | { kind: 'component'; label: string; litres: number; opens: number; counted: boolean }
-  | { kind: 'pole'; label: string; lengthCm: number; count: number };
+  | { kind: 'pole'; label: string; lengthCm: number; count: number }
+  | { kind: 'netPot'; label: Saying; widthCm: number; count: number; for: string[] }
+  /** for all mounds together: one soak */
+  | { kind: 'strands'; label: string; dryG: number; count: number };
 
-/** What a day asks to be fetched: plants, pots of the shelf, litres, poles. */
+/** What the mounds of a day take beside their pots: net pots by size, long strands by weight. */
+function forMounds(lines: LaidDay['lines']): Fetched[] {
+  const seated = lines.flatMap(({ name, mound }) => (mound ? [{ name, ...mound }] : []));
+  const widths = [...new Set(seated.map(({ netPotCm }) => netPotCm))].sort((a, b) => a - b);
+  return [
+    ...widths.map((widthCm): Fetched => {
+      const names = seated.filter((one) => one.netPotCm === widthCm).map(({ name }) => name);
+      const label = say`net pot of ${{ cm: widthCm }}`;
+      return { kind: 'netPot', label, widthCm, count: names.length, for: names };
+    }),
+    ...(seated.length > 0
+      ? [
+          {
+            kind: 'strands' as const,
+            label: component('longMoss').label,
+            dryG: seated.reduce((sum, { dryG }) => sum + dryG, 0),
+            count: seated.length,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** What a day asks to be fetched: plants, pots of the shelf, litres, poles, what mounds take. */
 export function pickList({ lines, bags, cuts }: LaidDay): Fetched[] {
   const pots = new Map<string, Extract<Fetched, { kind: 'pot' }>>();
   for (const { pot, name } of lines) {
@@ -105,5 +132,6 @@ export function pickList({ lines, bags, cuts }: LaidDay): Fetched[] {
         count,
       })),
     ),
+    ...forMounds(lines),
   ];
 }

@@ -43,6 +43,16 @@ export interface DayOption {
   filledL: number;
   /** what this pot is worse by than the best for this plant, units of gain, ≥ 0 */
   penalty: number;
+  /** wrapped in moss over an upturned net pot, on this pot's mouth */
+  mound?: DayMound | undefined;
+}
+
+/** What a mound takes. */
+export interface DayMound {
+  /** width of the net pot that is its core, cm */
+  netPotCm: number;
+  /** long strands, dry, g */
+  dryG: number;
 }
 
 /** A new pole that a plant gets. */

@@ -528,6 +528,46 @@ describe('the day itself', () => {
     expect(shelfNow()).toEqual(before);
   });
 
+  it('fetches net pots and strands for plants that were settled on mounds', async () => {
+    const seated = [];
+    for (const name of ['Semaphore', 'Halyard']) {
+      const plant = await crowded(name, 12, { mediumKind: 'moss', taxon: 'Davallia fejeensis' });
+      const fit = {
+        pot: wide(12),
+        potMaterial: 'plastic',
+        potLabel: 'its own',
+        potId: null,
+        potSource: 'present',
+        recipeId: 'mossOnly',
+        size: 'oneUp',
+        layer: 'screen',
+        cuts: { pieces: 1, rootsPruned: false },
+        mound: true,
+        support: null,
+      };
+      await app.call.put(`/api/plants/${plant.id}/plan`).send(fit).expect(200);
+      seated.push(plant);
+    }
+    const day = await newDay();
+    await settle(
+      day.id,
+      seated.map(({ id }): [number, string] => [id, `stays-${id}`]),
+    );
+    const { plan } = await get(`/api/days/${day.id}`);
+    const mounds = (plan as LaidDay).lines.map(({ mound }) => mound!);
+    expect(mounds).toHaveLength(2);
+    const { text } = await app.call.get(`/api/days/${day.id}/picking.csv`).expect(200);
+    const rows = Papa.parse<Record<string, string>>(text, { header: true }).data;
+    const net = rows.find(({ what }) => what === 'net pot')!;
+    expect([net.count, net.amount]).toEqual(['2', String(mounds[0]!.netPotCm)]);
+    expect(mounds[0]!.netPotCm).toBeLessThan(12);
+    const moss = rows.find(({ what }) => what === 'moss for mounds')!;
+    expect(Number(moss.amount)).toBe(mounds[0]!.dryG + mounds[1]!.dryG);
+    // It stays a mound once the day is settled.
+    const [{ fit }] = (await get('/api/plans')).items;
+    expect(fit.mound).toBe(true);
+  });
+
   it('goes out as CSV in the units of who reads it, the same amounts', async () => {
     const { day } = await settledDay();
     const rowsOf = async (list: string) => {

@@ -1,5 +1,6 @@
 import {
   LENGTH_UNITS,
+  MASS_UNITS,
   pickList,
   shoppingList,
   speakerFor,
@@ -25,6 +26,8 @@ interface Columns {
   volumeUnit: 'L' | 'qt';
   length: (cm: number) => number;
   lengthUnit: 'cm' | 'in';
+  mass: (grams: number) => number;
+  massUnit: 'g' | 'oz';
   by: Speaker;
 }
 const thousandths = (value: number) => Math.round(value * 1000) / 1000;
@@ -34,6 +37,8 @@ const COLUMNS: Record<Settings['units'], Columns> = {
     volumeUnit: 'L',
     length: (cm) => cm,
     lengthUnit: 'cm',
+    mass: (grams) => grams,
+    massUnit: 'g',
     by: speakerFor('metric'),
   },
   us: {
@@ -41,6 +46,8 @@ const COLUMNS: Record<Settings['units'], Columns> = {
     volumeUnit: 'qt',
     length: (cm) => thousandths(cm / LENGTH_UNITS.in),
     lengthUnit: 'in',
+    mass: (grams) => thousandths(grams / 1000 / MASS_UNITS.oz),
+    massUnit: 'oz',
     by: speakerFor('us'),
   },
 };
@@ -102,7 +109,7 @@ const ROWS: Record<DayList, (laid: LaidDay, columns: Columns) => Row[]> = {
           );
       }
     }),
-  picking: (laid, { volume, volumeUnit, length, lengthUnit, by }) =>
+  picking: (laid, { volume, volumeUnit, length, lengthUnit, mass, massUnit, by }) =>
     spokenOut(pickList(laid), by).map((picked) => {
       switch (picked.kind) {
         case 'plant':
@@ -142,6 +149,24 @@ const ROWS: Record<DayList, (laid: LaidDay, columns: Columns) => Row[]> = {
             amount: length(picked.lengthCm),
             unit: lengthUnit,
             note: '',
+          };
+        case 'netPot':
+          return {
+            what: 'net pot',
+            name: picked.label,
+            count: picked.count,
+            amount: length(picked.widthCm),
+            unit: lengthUnit,
+            note: picked.for.join('; '),
+          };
+        case 'strands':
+          return {
+            what: 'moss for mounds',
+            name: picked.label,
+            count: picked.count,
+            amount: mass(picked.dryG),
+            unit: massUnit,
+            note: 'dry',
           };
       }
     }),

@@ -282,6 +282,9 @@ class ProblemMaker {
           minutes: Math.round(10 * minutes) / 10,
           filledL: round(rung.newMediumL),
           penalty: round(penalty),
+          ...(rung.mound
+            ? { mound: { netPotCm: rung.mound.core.topDiameterCm, dryG: rung.mound.dryG } }
+            : {}),
         },
         soak: soakMinutes(steps),
       };

@@ -192,6 +192,13 @@ export const day = {
   pickPlants: 'Plants',
   pickPots: 'Pots',
   pickMix: 'Components',
+  pickMounds: 'For the mounds',
+  strands: (label: string, weight: string, mounds: number) =>
+    `${label}: ${weight} dry, long strands, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}; one soak for all`,
+  moundBatch: (weight: string, mounds: number) =>
+    `${weight} of dry long strands, soaked together, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}`,
+  ontoMound: (name: string, weight: string, netPot: string) =>
+    `${name}: ${weight} dry, over a net pot of ${netPot}`,
   pickPoles: 'Poles to cut from',
   opens: (n: number) => (n === 1 ? 'opens a bag' : `opens ${n} bags`),
   fromOpen: 'from open bags',

@@ -1,17 +1,36 @@
 <script setup lang="ts">
 import type { LaidBatch } from '@fernbank/core';
+import { computed } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
 /** One batch as it is mixed: scoops for each load of the tub, and who gets how much. */
-defineProps<{ batch: LaidBatch }>();
-const { volume, weight } = useUnits();
+const props = defineProps<{ batch: LaidBatch }>();
+const { volume, weight, length } = useUnits();
+/** Strands that are wrapped are weighed: nothing is scooped. */
+const wrapped = computed(() => props.batch.pots.every(({ mound }) => mound));
+const dryG = computed(() =>
+  props.batch.pots.reduce((sum, { mound }) => sum + (mound?.dryG ?? 0), 0),
+);
+const into = computed(() =>
+  props.batch.pots.map(({ name, potL, mound }) =>
+    mound
+      ? m.day.ontoMound(name, weight(mound.dryG / 1000), length(mound.netPotCm))
+      : m.day.intoPot(name, volume(potL)),
+  ),
+);
 </script>
 
 <template>
   <article class="batch">
-    <h4>{{ m.day.batch(batch.label, volume(batch.mixedL), batch.pots.length) }}</h4>
-    <table class="figures">
+    <h4>
+      {{
+        wrapped
+          ? m.day.moundBatch(weight(dryG / 1000), batch.pots.length)
+          : m.day.batch(batch.label, volume(batch.mixedL), batch.pots.length)
+      }}
+    </h4>
+    <table v-if="!wrapped" class="figures">
       <thead>
         <tr>
           <th>{{ m.day.loads(batch.loads) }}</th>
@@ -27,13 +46,13 @@ const { volume, weight } = useUnits();
         </tr>
       </tbody>
     </table>
-    <p v-if="batch.finer" class="quiet small">{{ m.day.finer }}</p>
-    <p v-if="!batch.fitsTub" class="caution small">{{ m.day.tubTooSmall }}</p>
-    <p class="quiet small">
+    <p v-if="batch.finer && !wrapped" class="quiet small">{{ m.day.finer }}</p>
+    <p v-if="!batch.fitsTub && !wrapped" class="caution small">{{ m.day.tubTooSmall }}</p>
+    <p v-if="!wrapped" class="quiet small">
       {{ m.day.loadWeighs(weight(batch.loadKg.damp), weight(batch.loadKg.soaked)) }}
     </p>
     <p class="small">
-      {{ batch.pots.map(({ name, potL }) => m.day.intoPot(name, volume(potL))).join(' · ') }}
+      {{ into.join(' · ') }}
     </p>
     <p v-if="batch.dusty" class="caution small">{{ m.fit.dust }}</p>
     <p v-if="batch.biohazard" class="caution small">{{ m.fit.bio }}</p>

@@ -14,7 +14,7 @@ import { usePantry } from '../../stores/pantry.ts';
 const { store, current, laid, isSettled } = useDayPlan();
 const notices = useNotices();
 const pantry = usePantry();
-const { volume, length, money, said } = useUnits();
+const { volume, length, weight, money, said } = useUnits();
 const { day } = useDates();
 const LISTS = ['shopping', 'picking', 'batches', 'order'] as const;
 
@@ -137,6 +137,18 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
               }}</span>
             </li>
           </ul>
+          <template v-if="ofKind('strands').length > 0">
+            <h3>{{ m.day.pickMounds }}</h3>
+            <ul class="bare boxes">
+              <li v-for="one in ofKind('netPot')" :key="one.widthCm">
+                {{ one.count }} × {{ said(one.label) }}
+                <span class="quiet small">{{ m.day.forPlants(one.for.join(', ')) }}</span>
+              </li>
+              <li v-for="one in ofKind('strands')" :key="one.label">
+                {{ m.day.strands(one.label, weight(one.dryG / 1000), one.count) }}
+              </li>
+            </ul>
+          </template>
           <template v-if="laid.cuts.length > 0">
             <h3>{{ m.day.pickPoles }}</h3>
             <ul class="bare boxes">
