@@ -33,5 +33,6 @@ export * from './stability/index.ts';
 export * from './support/index.ts';
 export * from './tray/index.ts';
 export * from './trend/index.ts';
+export * from './upkeep/index.ts';
 export * from './water/index.ts';
 export * from './worked/index.ts';

@@ -19,7 +19,15 @@ import {
   type Spot,
   DAYS_PER_MONTH,
 } from '../season/index.ts';
-import { daysToDry, SPENT_BEFORE_WATER, STANDS_DRY_AT_REST, typicalUseG } from '../water/index.ts';
+import {
+  daysToDry,
+  ownUse,
+  SPENT_BEFORE_WATER,
+  STANDS_DRY_AT_REST,
+  typicalUseG,
+  type OwnUse,
+  type WaterFindings,
+} from '../water/index.ts';
 
 /** Growth and thirst of the air in one month. */
 export interface MonthPace {
@@ -182,15 +190,45 @@ export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
   };
 }
 
-/** The same of a plant as it stands, rooted through its own pot. */
+type Standing = Pick<Situation, 'traits' | 'spot' | 'pot'>;
+
+/** A plant's own use against typical use of its present pot, by its log; null: that tells nothing yet. */
+export function ownUseOfPresent(
+  { traits, spot, pot }: Standing,
+  log: Pick<WaterFindings, 'points'> | null,
+  material: PotMaterialId = 'plastic',
+): OwnUse | null {
+  if (!log) return null;
+  const fill = pot.heightCm - usualHeadspaceCm(pot);
+  return ownUse(log, spot, traits, {
+    surfaceCm2: sectionCm2(pot, fill),
+    canopyCm2: sectionCm2(pot, pot.heightCm),
+    wallCm2: breathingCm2(pot, fill, material),
+  });
+}
+
+/** The same of a plant as it stands, rooted through its own pot; by its own log where there is one. */
 export function dryingOfPresent(
-  { traits, spot, pot }: Pick<Situation, 'traits' | 'spot' | 'pot'>,
+  present: Standing,
   mix: Blend,
   kind: MediumKind,
   material: PotMaterialId = 'plastic',
-): Drying {
-  return dryingIn(
-    { traits, spot, inside: pot, outside: pot, material, mix, kind },
+  log: Pick<WaterFindings, 'points'> | null = null,
+): Drying & { own: OwnUse | null } {
+  const { traits, spot, pot } = present;
+  const own = ownUseOfPresent(present, log, material);
+  const drying = dryingIn(
+    {
+      traits,
+      spot,
+      inside: pot,
+      outside: pot,
+      material,
+      mix,
+      kind,
+      ...(own ? { ownFactor: own.factor } : {}),
+    },
     yearOf(spot, traits),
   );
+  return { ...drying, own };
 }

@@ -6,14 +6,13 @@ import {
   coverFit,
   fillL,
   rimCm,
-  sectionCm2,
   usualHeadspaceCm,
   volumeBelowL,
   type PotMaterialId,
 } from '../pots/index.ts';
 import { crowdedAt, crowdedBand, exploredInNewPot, monthsToFill } from '../roots/index.ts';
 import { seasonAhead } from '../season/index.ts';
-import { ownUse, type OwnUse, type WaterFindings } from '../water/index.ts';
+import { type OwnUse, type WaterFindings } from '../water/index.ts';
 import {
   freshIn,
   asLearned,
@@ -24,7 +23,7 @@ import {
 import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
 import { pick, type Choosing } from './choose.ts';
 import { depthPlan, type DrainageLayer } from './depth.ts';
-import { breathingCm2, dryingIn, yearEnds, yearOf, type MonthPace } from './drying.ts';
+import { ownUseOfPresent, dryingIn, yearEnds, yearOf, type MonthPace } from './drying.ts';
 import { ruledOut } from './judge.ts';
 import { rungNotes } from './notes.ts';
 import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
@@ -106,7 +105,7 @@ export function potLadder(request: FitRequest): Ladder {
     ball,
     mean,
     year,
-    own: ownUseOf(request),
+    own: ownUseOfPresent(request.situation, request.log ?? null, request.presentMaterial),
     airNow: freshIn(request.mix, situation.pot).air,
   };
   const rungs = options
@@ -143,18 +142,6 @@ interface Shared {
   year: MonthPace[];
   own: OwnUse | null;
   airNow: number;
-}
-
-/** The plant's own use against typical use of its present pot. */
-function ownUseOf({ log, situation, presentMaterial = 'plastic' }: FitRequest): OwnUse | null {
-  if (!log) return null;
-  const { spot, traits, pot } = situation;
-  const fill = pot.heightCm - usualHeadspaceCm(pot);
-  return ownUse(log, spot, traits, {
-    surfaceCm2: sectionCm2(pot, fill),
-    canopyCm2: sectionCm2(pot, pot.heightCm),
-    wallCm2: breathingCm2(pot, fill, presentMaterial),
-  });
 }
 
 /** Room above the plant in its present pot; without a limit there is all the room. */

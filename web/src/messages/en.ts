@@ -9,6 +9,7 @@ import { importing } from './importing.ts';
 import { keeping } from './keeping.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
+import { upkeep } from './upkeep.ts';
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
@@ -20,6 +21,7 @@ export const en = {
   labels,
   mix,
   feed,
+  upkeep,
   outcome,
   quarantine,
   rowWords,

@@ -122,6 +122,7 @@ const extensions = computed(() =>
     :situation="file.situation"
     :work="ladder.ball.work"
     :mixed="fit.mixed.value"
+    :kind="newKind"
     :own="fit.ownParts.value !== null"
     :extras="fit.extras.value"
     :before="fit.before.value"

@@ -9,6 +9,7 @@ import {
   mixInPot,
   swapPlace,
   type Component,
+  type MediumKind,
   type Part,
   type PottedPlace,
   type RecipePart,
@@ -31,6 +32,7 @@ import AgeingPanel from '../mix/AgeingPanel.vue';
 import BuysPanel from '../mix/BuysPanel.vue';
 import FiguresTable from '../mix/FiguresTable.vue';
 import MeasuresTable from '../mix/MeasuresTable.vue';
+import MediaWork from '../mix/MediaWork.vue';
 import MixColumns from '../mix/MixColumns.vue';
 import OldMediumPanel from '../mix/OldMediumPanel.vue';
 import SwapDialog from '../mix/SwapDialog.vue';
@@ -42,6 +44,8 @@ const props = defineProps<{
   /** how much of the old medium comes off */
   work: RootBall['work'];
   mixed: Fit['mixed']['value'];
+  /** what the mix makes of its medium */
+  kind: MediumKind;
   /** mixed otherwise than its recipe */
   own: boolean;
   usualRecipe: string;
@@ -208,6 +212,9 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
           :mixes="[{ label: recipeLabel, mix: potted }]"
           :place="place"
         />
+      </FoldedPart>
+      <FoldedPart :title="m.upkeep.byMedium">
+        <MediaWork :rung="rung" :situation="situation" :chosen="kind" />
       </FoldedPart>
       <FoldedPart v-if="parts.length > 1" :title="m.fit.buysTitle">
         <BuysPanel :parts="parts" :place="place" :life-of="lifeOf" />

@@ -4,6 +4,7 @@ import { rimCm, supportKind } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { PlantFile } from '../../api/types.ts';
+import { useCareWords } from '../../composables/careWords.ts';
 import { useFeedWords } from '../../composables/feedWords.ts';
 import { mediumName } from '../../composables/figureWords.ts';
 import { useDates } from '../../composables/useDates.ts';
@@ -24,6 +25,8 @@ const { full } = useDates();
 const { length } = useUnits();
 const removal = useRemoval();
 const { feedWords } = useFeedWords();
+const { careWords } = useCareWords();
+const care = computed(() => careWords(props.file));
 const feeding = ref(false);
 const subject = computed(() => {
   const { plant, height, cover } = props.file;
@@ -98,8 +101,16 @@ function remove(): Promise<void> {
           <td>{{ file.plant.lastRepot ? full(file.plant.lastRepot) : m.app.unknown }}</td>
         </tr>
         <tr>
+          <td>{{ m.upkeep.water }}</td>
+          <td>{{ care.water }}</td>
+        </tr>
+        <tr>
           <td>{{ m.feed.row }}</td>
           <td>{{ feedWords(file) }}</td>
+        </tr>
+        <tr>
+          <td>{{ m.upkeep.work }}</td>
+          <td>{{ care.upkeep }}</td>
         </tr>
         <tr v-if="file.situation.traits.cautions.length > 0">
           <td></td>

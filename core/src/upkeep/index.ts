@@ -1,0 +1,2 @@
+export * from './rhythm.ts';
+export * from './upkeep.ts';
