@@ -90,6 +90,8 @@ const USUAL_RESERVOIR = 0.3;
 const RESTS_BELOW = 0.45;
 /** A mix that holds no more than this dries through and through. @source common practice, no source */
 const DRIES_THROUGH = 0.34;
+/** Longer than two months nobody leaves a plant that is watered at all. @source common practice, no source */
+const MOST_DAYS = 60;
 const LEAST = 1e-6;
 /** Water that never comes out, as a share of the pores. */
 const BOUND_SHARE = 0.05;
@@ -172,7 +174,7 @@ export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
     return 1 + STANDS_DRY_AT_REST[traits.drying] * Math.max(0, resting);
   };
   const days = (pace: MonthPace, wallCm2 = wall) =>
-    stands(pace) * daysToDry(heldL, spentShare, use(pace, wallCm2));
+    Math.min(MOST_DAYS, stands(pace) * daysToDry(heldL, spentShare, use(pace, wallCm2)));
   const isDry = ({ activity }: MonthPace) =>
     traits.dryRest && activity < RESTS_BELOW * growth.activity;
   const wanted = (pace: MonthPace) => (isDry(pace) ? null : days(pace));

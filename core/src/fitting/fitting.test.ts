@@ -240,7 +240,7 @@ describe('roots found alive at the bench', () => {
 describe('where no pot will do', () => {
   const cold = (subject: FitSubject): FitSubject => ({
     ...subject,
-    situation: { ...subject.situation, spot: { ...subject.situation.spot, temperatureC: 14 } },
+    situation: { ...subject.situation, spot: { ...subject.situation.spot, temperatureC: 11 } },
   });
 
   it('the least bad is taken, and what would make one good is true', () => {

@@ -50,6 +50,9 @@ export function typicalYear(latitudeDeg: number): number[] {
   });
 }
 
+/** Mean humidity of the air outdoors where nobody has measured it. @source common practice, no source */
+export const OUTDOOR_HUMIDITY = 0.7;
+
 /** Whether temperatures are those of a typical year there: nobody has said better. */
 export const isTypicalYear = (
   temperatureC: number | readonly (number | null)[],

@@ -1,4 +1,4 @@
-import { typicalYear } from '@fernbank/core';
+import { OUTDOOR_HUMIDITY, typicalYear } from '@fernbank/core';
 import Joi from 'joi';
 import type { SpotRow } from '../services/collection.ts';
 import { humidity, latitude, light, temperatures } from './fields.ts';
@@ -28,7 +28,9 @@ export const newSpot = Joi.object<SpotInput, true>({
   temperatureC: fields.temperatureC.default(({ indoors, latitudeDeg }: Partial<SpotInput>) =>
     indoors === false && isLatitude(latitudeDeg) ? typicalYear(latitudeDeg) : 20,
   ),
-  relativeHumidity: fields.relativeHumidity.default(0.5),
+  relativeHumidity: fields.relativeHumidity.default(({ indoors }: Partial<SpotInput>) =>
+    indoors === false ? OUTDOOR_HUMIDITY : 0.5,
+  ),
   light: fields.light.default('medium'),
   lampHours: fields.lampHours.default(0),
   headroomCm: fields.headroomCm.default(null),

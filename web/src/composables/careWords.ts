@@ -16,6 +16,9 @@ export const daysTold = (days: number | null): string =>
 /** How often, now and at rest, in words. */
 export function rhythmWords({ watering, nowDays, restDays }: WaterRhythm): string {
   if (nowDays === null) return m.upkeep.dry;
+  // What must never dry is looked at, not counted out.
+  if (watering === 'keptWet')
+    return m.upkeep.neverDry(nowDays <= DAYS_A_WEEK ? spell(nowDays) : null);
   const now = m.upkeep.every[watering](spell(nowDays));
   if (restDays === null) return m.upkeep.thenDry(now);
   return Math.abs(restDays - nowDays) <= 1 ? now : m.upkeep.atRest(now, spell(restDays));

@@ -6,9 +6,12 @@ export const upkeep = {
   weeks: (weeks: number) => `${weeks} weeks`,
   every: {
     dries: (spell: string) => `about every ${spell} now, once it feels dry enough`,
-    keptWet: (spell: string) => `never dry: about every ${spell} now`,
     filling: (spell: string) => `a filling lasts about ${spell} now`,
   },
+  neverDry: (spell: string | null) =>
+    spell === null
+      ? 'never dry: keep it damp, and look every few days'
+      : `never dry: about every ${spell} now`,
   atRest: (now: string, spell: string) => `${now}; ${spell} at rest`,
   thenDry: (now: string) => `${now}; none at rest`,
   none: 'none',

@@ -61,7 +61,7 @@ const rows = computed(() => {
           <th class="num">{{ m.upkeep.now }}</th>
           <th class="num">{{ m.upkeep.rest }}</th>
           <th class="num">{{ m.upkeep.one }}</th>
-          <th class="num">{{ m.upkeep.forty }}</th>
+          <th class="num wide">{{ m.upkeep.forty }}</th>
         </tr>
       </thead>
       <tbody>
@@ -73,7 +73,7 @@ const rows = computed(() => {
           <td class="num">{{ row.now }}</td>
           <td class="num">{{ row.rest }}</td>
           <td class="num">{{ number(row.minutesAWeek, 1) }}</td>
-          <td class="num">{{ number(MANY * row.minutesAWeek, 0) }} min</td>
+          <td class="num wide">{{ number(MANY * row.minutesAWeek, 0) }} min</td>
         </tr>
       </tbody>
     </table>
@@ -84,5 +84,10 @@ const rows = computed(() => {
 <style scoped>
 .chosen td {
   font-weight: 700;
+}
+@media (max-width: 640px) {
+  .wide {
+    display: none;
+  }
 }
 </style>

@@ -1,5 +1,11 @@
 <script setup lang="ts">
-import { isTypicalYear, LIGHT_CLASSES, typicalYear, type LightClass } from '@fernbank/core';
+import {
+  isTypicalYear,
+  LIGHT_CLASSES,
+  OUTDOOR_HUMIDITY,
+  typicalYear,
+  type LightClass,
+} from '@fernbank/core';
 import { computed, watch } from 'vue';
 import { api } from '../../api/client.ts';
 import type { SpotRow } from '../../api/types.ts';
@@ -20,14 +26,16 @@ const props = defineProps<{
 const emit = defineEmits<{ added: [spot: SpotRow]; changed: [spot: SpotRow] }>();
 
 const MEAN_C = 20;
+const ROOM = { humidityPercent: 50, light: 'medium' as LightClass };
+const OUTDOORS = { humidityPercent: 100 * OUTDOOR_HUMIDITY, light: 'bright' as LightClass };
 const blank = () => ({
   name: '',
   indoors: true,
   latitudeDeg: 50 as number | null,
   temperatureC: MEAN_C as number | null,
   monthsC: null as (number | null)[] | null,
-  humidityPercent: 50 as number | null,
-  light: 'medium' as LightClass,
+  humidityPercent: ROOM.humidityPercent as number | null,
+  light: ROOM.light,
   lampHours: 0 as number | null,
   sortOrder: 0 as number | null,
   headroomCm: null as number | null,
@@ -96,6 +104,12 @@ function setIndoors(indoors: boolean): void {
     draft.value.monthsC = typicalYear(latitudeOf(draft.value.latitudeDeg));
   }
   if (indoors && wasTypical) draft.value.monthsC = null;
+  // What nobody has said of a room does not hold outdoors, nor the other way round.
+  const [from, to] = indoors ? [OUTDOORS, ROOM] : [ROOM, OUTDOORS];
+  if (draft.value.humidityPercent === from.humidityPercent) {
+    draft.value.humidityPercent = to.humidityPercent;
+  }
+  if (draft.value.light === from.light) draft.value.light = to.light;
 }
 watch(
   () => latitudeOf(draft.value.latitudeDeg),
