@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './garden.ts';
+import { expect, test, TODAY, type Page } from './garden.ts';
 import { settled, takeBack } from './hands.ts';
 
 /** Whole jobs, from what is seen to what is asked for afterwards: each part knows of the others. */
@@ -104,6 +104,95 @@ test('a moss mound ticked in the fit is on the sheet, at the bench and in what f
   const { body } = await recorded(page, 6);
   expect(body.mixedIn.measures.map(({ component }) => component)).toEqual(['longMoss']);
   expect(body.tasks.some(({ kind }) => kind === 'renew')).toBe(true);
+});
+
+test('a plant that rocks and is sour after its repot is no longer left alone: it is looked at, and made to stand', async ({
+  page,
+}) => {
+  // Fletching was repotted 52 days ago: the question after six to eight weeks is open.
+  await page.goto('/plants/15/outcome');
+  for (const sign of ['rocks in its pot', 'sour or soft at the base']) {
+    await page.getByRole('button', { name: sign }).click();
+  }
+  await page.getByRole('button', { name: /it suffers, or is lost/ }).click();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('Written down.', { exact: true })).toBeVisible();
+
+  await page.goto('/plants/15/verdict');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    // In doubt what of it is alive, it is looked at first.
+    /^(Rescue it now|Slide it out and look before you cut)/,
+  );
+  await page.goto('/aftercare');
+  const bed = page.locator('section.panel', {
+    has: page.getByRole('heading', { name: /^Fletching/ }),
+  });
+  await expect(bed).toContainText('Make it stand: firm the mix round it, tie it or stake it');
+  await expect(bed).toContainText('Look again: better or worse?');
+  await page.goto('/rounds');
+  await settled(page);
+  await expect(
+    page.getByRole('button', { name: /^Done: Make it stand.*Fletching$/ }),
+  ).toBeVisible();
+});
+
+test('feed that was laid in is never asked for meanwhile, and its page says until when it lasts', async ({
+  page,
+}) => {
+  await page.goto('/aftercare');
+  const bed = page.locator('section.panel', {
+    has: page.getByRole('heading', { name: /^Fletching/ }),
+  });
+  const asks = bed.getByText('Feeding may start again', { exact: false });
+  await expect(asks).toBeVisible();
+  await bed.getByRole('button', { name: /^Done: Feeding may start again/ }).click();
+  const dialog = page.getByRole('dialog').filter({ hasText: 'Feed Fletching' });
+  await dialog.getByLabel('slow-release, laid in').check();
+  await dialog.getByLabel('It lasts').fill('4');
+  await dialog.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Fletching was fed on')).toBeVisible();
+  await expect(asks).toHaveCount(0);
+  await expect(bed).toContainText('Fresh slow-release feed');
+  await page.goto('/plants/15');
+  await expect(page.getByRole('row', { name: /^Feed/ })).toContainText(
+    /slow-release, until about 1[4-8] July? 2026/,
+  );
+});
+
+test('mounds of a potting day are fetched as their fits say: net pots by size, strands by weight', async ({
+  page,
+}) => {
+  await page.goto('/plants/6/fit');
+  await settled(page);
+  await page.getByLabel('As a moss mound on an upturned net pot').check();
+  const plan = page.locator('section', {
+    has: page.getByRole('heading', { name: 'A moss mound', exact: true }),
+  });
+  await expect(plan).toContainText('It holds');
+  await page.getByRole('button', { name: 'Settle on this' }).click();
+  await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+  const { items } = (await (await page.request.get('/api/plans')).json()) as {
+    items: { plantId: number; fit: { mound?: boolean } }[];
+  };
+  expect(items.find(({ plantId }) => plantId === 6)!.fit.mound).toBe(true);
+
+  const pins = [{ kind: 'in', plant: 6 }];
+  const data = { dates: [{ date: TODAY, minutes: 240 }], cleaning: 'rinse', pins };
+  const made = await page.request.post('/api/days', { data });
+  const day = (await made.json()) as { id: number };
+  try {
+    await page.goto('/day');
+    await expect(page.getByRole('button', { name: 'Settle on this' })).toBeEnabled();
+    await page.goto('/day/lists');
+    const list = page.locator('section', {
+      has: page.getByRole('heading', { name: 'For the mounds' }),
+    });
+    await expect(list).toContainText(/1 × net pot of \d+ cm/);
+    await expect(list).toContainText(/long-fibre moss: \d+ g dry, long strands, for one mound/);
+  } finally {
+    await page.request.post(`/api/days/${day.id}/reopen`);
+    await page.request.delete(`/api/days/${day.id}`);
+  }
 });
 
 interface Recorded {
