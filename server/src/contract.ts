@@ -62,6 +62,7 @@ interface Single {
   'GET /plants/:id/file': WholePlant;
   'GET /plants/:id/fitting': Fitting;
   'GET /plans': Page<PlanWithPlant>;
+  'POST /plants/alike': { items: ShownPlant[] };
   'PUT /plants/:id/plan': PlanRow;
   'POST /spots/:id/fine': AllFine;
   'GET /spots/:id/readings': Climate;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../season/index.ts';
 import {
+  amountWithWords,
   amountIn,
   COLLECTION_FIELDS,
   dateIn,
@@ -211,4 +212,17 @@ describe('headings', () => {
     expect(units('metric')).toEqual([undefined, undefined, 'kg', 'mm', 'cm']);
     expect(units('us')).toEqual([undefined, undefined, 'lb', 'mm', 'cm']);
   });
+});
+
+it.each([
+  ['8 cm net pot', { amount: '8 cm', words: 'net pot' }],
+  ['6 in', { amount: '6 in', words: '' }],
+  ['4.5" Clay', { amount: '4.5 "', words: 'clay' }],
+  ['15 square', { amount: '15', words: 'square' }],
+  ['14', { amount: '14', words: '' }],
+  ['12,5cm', { amount: '12,5 cm', words: '' }],
+  ['net pot', null],
+  ['', null],
+])('an amount is told from the words behind it: %s', (text, told) => {
+  expect(amountWithWords(text)).toEqual(told);
 });

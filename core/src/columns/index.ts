@@ -9,6 +9,7 @@ export {
 export { guessColumns, headingParts, type ColumnUse, type Guess } from './guess.ts';
 export {
   amountIn,
+  amountWithWords,
   guessDecimal,
   numberIn,
   unitNamed,

@@ -64,6 +64,22 @@ export function amountIn<Unit extends LengthUnit | MassUnit>(
   return unit !== null && Object.hasOwn(units, unit) ? found.value * units[unit as Unit] : null;
 }
 
+/**
+ * An amount with words behind it, as a label has it: `8 cm net pot`, `6" clay`.
+ *
+ * @returns the amount as by itself, and the words; null where no amount comes first
+ */
+export function amountWithWords(text: string): { amount: string; words: string } | null {
+  const [, number, unit, words] = AMOUNT_FIRST.exec(text.trim()) ?? [];
+  if (number === undefined) return null;
+  const isUnit = unit !== undefined && unitNamed(unit) !== null;
+  return {
+    amount: isUnit ? `${number.trim()} ${unit}` : number.trim(),
+    words: (isUnit ? words! : `${unit ?? ''} ${words ?? ''}`).trim().toLowerCase(),
+  };
+}
+const AMOUNT_FIRST = /^([+-]?\d[\d.,]*)\s*([a-z]+\.?|["″'′])?\s*(.*)$/iu;
+
 /** The unit that a word stands for. */
 export function unitNamed(word: string): LengthUnit | MassUnit | null {
   const plain = word.trim().toLowerCase().replace(/\.$/, '');

@@ -135,4 +135,16 @@ export const newPlant = Joi.object<PlantInput, true>({
   note: fields.note.default(''),
 });
 
+/** A tray of one kind; more come in as a file. */
+export const MOST_ALIKE = 100;
+export interface Alike {
+  plant: PlantInput;
+  count: number;
+}
+/** Plants of a kind that came together: each is a plant of its own from then on. */
+export const alikePlants = Joi.object<Alike, true>({
+  plant: newPlant.required(),
+  count: Joi.number().integer().min(2).max(MOST_ALIKE).required(),
+});
+
 export const changedPlant = Joi.object<Partial<PlantInput>, true>(fields).min(1);

@@ -1,5 +1,6 @@
 import {
   amountIn,
+  amountWithWords,
   dateIn,
   LENGTH_UNITS,
   MASS_UNITS,
@@ -106,6 +107,18 @@ export class Cells {
       message,
     });
     return null;
+  }
+
+  /** A length with words behind it, which tell more of the thing: `8 cm net pot`. */
+  lengthWithWords(field: string): { cm: number | null; words: string } {
+    const split = amountWithWords(this.text(field));
+    if (!split || split.words === '') return { cm: this.length(field), words: '' };
+    const unit = this.#use(field)?.unit;
+    const columns = unit && Object.hasOwn(LENGTH_UNITS, unit) ? (unit as LengthUnit) : 'cm';
+    return {
+      cm: amountIn(split.amount, this.mapping.decimal, LENGTH_UNITS, columns),
+      words: split.words,
+    };
   }
 
   #amount<Unit extends LengthUnit | MassUnit>(

@@ -179,10 +179,12 @@ function toldOf(cells: Cells, { mapping, there, fate }: At, updates: boolean) {
     cells.blame('recipe', `“${shortly(recipe)}” is none of your recipes`);
   }
   const stems = cells.number('stems');
+  const { pot, material } = potIn(cells, mapping, fate, updates);
   return {
-    pot: potIn(cells, mapping, fate, updates),
+    pot,
     potMaterial:
       word(cells, 'potMaterial', POT_MATERIALS, POT_WORDS, 'material') ??
+      material ??
       (updates ? null : USUAL_MATERIAL),
     mediumKind: word(cells, 'medium', MEDIUM_KINDS, MEDIUM_WORDS, 'medium'),
     recipeId,
@@ -194,11 +196,52 @@ function toldOf(cells: Cells, { mapping, there, fate }: At, updates: boolean) {
   };
 }
 
-function potIn(cells: Cells, mapping: Mapping, fate: Fate, updates: boolean): PotShape | null {
+interface PotTold {
+  pot: PotShape | null;
+  /** where its width says so: `8 cm net pot` */
+  material: PotMaterialId | null;
+}
+/** What stands behind the width of a pot: its shape, what it is made of, or just that it is one. */
+function wordsOfPot(cells: Cells, words: string) {
+  const told = { shape: null as PotShape['shape'] | null, material: null as PotMaterialId | null };
+  for (const word of words
+    .replace('terra cotta', 'terracotta')
+    .split(/[\s,]+/)
+    .filter((one) => !/^(pots?|wide|round)?$/.test(one))) {
+    const shape = POT_SHAPES.find((one) => one === word);
+    const material = POT_MATERIALS.find(({ id }) => id === word)?.id ?? lookUp(POT_WORDS, word);
+    if (shape) told.shape = shape;
+    else if (material) told.material ??= material;
+    else cells.blame('potTop', `“${shortly(word)}” is no word for a pot that is known`);
+  }
+  return told;
+}
+
+function potIn(cells: Cells, mapping: Mapping, fate: Fate, updates: boolean): PotTold {
+  const { cm: rim, words } = cells.lengthWithWords('potTop');
+  const behind = wordsOfPot(cells, words);
   const word = cells.text('potShape').toLowerCase();
-  const shape = word === '' ? 'round' : POT_SHAPES.find((one) => one === word);
-  if (!shape) return cells.blame('potShape', `“${shortly(word)}” is no shape of a pot`);
-  const rim = cells.length('potTop');
+  const shape = word === '' ? (behind.shape ?? 'round') : POT_SHAPES.find((one) => one === word);
+  if (!shape) {
+    return {
+      pot: cells.blame('potShape', `“${shortly(word)}” is no shape of a pot`),
+      material: null,
+    };
+  }
+  return { pot: shapeIn(cells, { mapping, fate, updates, rim, shape }), material: behind.material };
+}
+
+function shapeIn(
+  cells: Cells,
+  of: {
+    mapping: Mapping;
+    fate: Fate;
+    updates: boolean;
+    rim: number | null;
+    shape: PotShape['shape'];
+  },
+): PotShape | null {
+  const { mapping, fate, updates, rim, shape } = of;
   const base = cells.length('potBase');
   const height = cells.length('potHeight');
   if (rim === null) {

@@ -38,6 +38,37 @@ Bollard,Davallia fejeensis,Slipway porch,4.5,moss,2/4/2025,,,B7
 Capstan,Begonia maculata,ticket hall,5,,,30,,`;
 
 describe('a collection', () => {
+  it('reads a pot as a label has it: its width, what it is made of, its shape', async () => {
+    const rows = [
+      ['8 cm net pot', { shape: 'round', topDiameterCm: 8 }, 'net'],
+      ['6 in', { shape: 'round', topDiameterCm: 15.24 }, 'plastic'],
+      ['4.5\" terra cotta pot', { shape: 'round', topDiameterCm: 11.43 }, 'terracotta'],
+      ['15 square glazed', { shape: 'square', topLengthCm: 15 }, 'glazed'],
+      ['14', { shape: 'round', topDiameterCm: 14 }, 'plastic'],
+    ] as const;
+    const cell = (text: string) => `"${text.replaceAll('"', '""')}"`;
+    const csv = [
+      'Name,Species,Pot,Location,Soil',
+      ...rows.map(([pot], i) => `P${i},Aspidistra elatior,${cell(pot)},Hall,soil`),
+      'P9,Aspidistra elatior,12 cm odd,Hall,soil',
+    ].join('\n');
+    const { counts, fates, run } = await preview(csv);
+    expect(counts).toEqual({ add: 5, update: 0, skip: 0, refuse: 1 });
+    const refused = fates.find(({ fate }: { fate: string }) => fate === 'refuse');
+    expect(refused.problems[0]).toMatchObject({ column: 'Pot' });
+    expect(refused.problems[0].message).toContain('“odd”');
+    await run().expect(200);
+    const kept = await plants();
+    rows.forEach(([text, pot, potMaterial], i) => {
+      const row = kept.find(({ name }: { name: string }) => name === `P${i}`);
+      expect(row.potMaterial, text).toBe(potMaterial);
+      for (const [size, value] of Object.entries(pot)) {
+        if (typeof value === 'number') expect(row.pot[size], text).toBeCloseTo(value, 6);
+        else expect(row.pot[size], text).toBe(value);
+      }
+    });
+  });
+
   it('is brought in with spots, units and days as its columns say, and taken back as one', async () => {
     const { counts, newSpots, run } = await preview(COLLECTION);
     expect(counts).toEqual({ add: 3, update: 0, skip: 0, refuse: 0 });

@@ -2,10 +2,10 @@ import { isNotNull, isNull } from 'drizzle-orm';
 import type { Context } from '../context.ts';
 import { plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
-import { changedPlant, newPlant } from '../http/plantBody.ts';
+import { alikePlants, changedPlant, newPlant } from '../http/plantBody.ts';
 import { addRows } from '../http/rows.ts';
 import { withTaxon } from '../services/collection.ts';
-import { changedValues, checkPlant, checkSpot, newValues } from '../services/plants.ts';
+import { addAlike, changedValues, checkPlant, checkSpot, newValues } from '../services/plants.ts';
 import { freePot, freeSupport, soakPot } from '../services/shelf.ts';
 
 const GONE = { key: 'gone', sql: isNotNull(plants.goneOn) };
@@ -44,5 +44,12 @@ export function plantRoutes(context: Context): DescribedRouter<'/plants'> {
       },
     },
   });
+  routes.post(
+    '/alike',
+    { summary: 'add so many plants alike', body: alikePlants, status: 201 },
+    (_request, response, given) => {
+      response.status(201).json({ items: addAlike(context, db, given).map(withTaxon) });
+    },
+  );
   return routes;
 }

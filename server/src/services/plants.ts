@@ -1,11 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
 import { checkPot, resolveTaxon, taxonGroup } from '@fernbank/core';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { notAhead, type Reading } from '../http/days.ts';
 import type { Db } from '../db/driver.ts';
-import { spots } from '../db/schema.ts';
+import { plants, spots } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
-import type { PlantInput } from '../http/plantBody.ts';
+import type { Alike, PlantInput } from '../http/plantBody.ts';
+import { stamp } from '../http/resource.ts';
 import { taxonOf, type PlantRow } from './collection.ts';
 import { checkRecipe, pantryFor } from './pantry.ts';
 import { moveCover } from './housing.ts';
@@ -19,6 +20,35 @@ export function newValues(db: Db, input: PlantInput, parts = partsNow(db, input.
     mediumParts: parts,
     coverId: moveCover(db, { coverId: null }, input.coverId, input.pot),
   };
+}
+
+/**
+ * Plants alike, named one after the other: `Bollard 1`, `Bollard 2`; of more that come later the numbers go on.
+ *
+ * @throws HttpError 422 as for one plant, and for a cover, which holds one pot
+ */
+export function addAlike(context: Reading, db: Db, { plant, count }: Alike): PlantRow[] {
+  if (plant.coverId !== null)
+    throw invalid('plant.coverId', 'coverId must be null: a cover holds one pot');
+  checkPlant(context, plant);
+  checkSpot(context, plant.spotId);
+  const stem = `${plant.name} `;
+  const numbers = db
+    .select({ name: plants.name })
+    .from(plants)
+    .where(sql`substr(${plants.name}, 1, ${stem.length}) = ${stem}`)
+    .all()
+    .map(({ name }) => name.slice(stem.length))
+    .filter((rest) => /^\d{1,6}$/.test(rest));
+  const last = Math.max(0, ...numbers.map(Number));
+  const parts = partsNow(db, plant.recipeId);
+  return Array.from({ length: count }, (_, i) =>
+    db
+      .insert(plants)
+      .values({ ...stamp(), ...newValues(db, plant, parts), name: `${stem}${last + i + 1}` })
+      .returning()
+      .get(),
+  );
 }
 
 /** Columns of a plant that is changed, checked against what it was; the shelf gets back what it leaves. */

@@ -897,6 +897,11 @@ export const en = {
     tasksOpen: 'Open tasks',
   },
   form: {
+    count: 'How many of it, alike',
+    countHint: 'Each becomes a plant of its own, numbered: Bollard 1, Bollard 2 …',
+    countRange: (most: number) => `From 1 to ${most}; more come in as a file.`,
+    addedAlike: (count: number, first: string, last: string) =>
+      `${count} plants added: ${first} to ${last}.`,
     addTitle: 'Add a plant',
     editTitle: (name: string) => `Edit ${name}`,
     name: 'Your name for it',

@@ -50,6 +50,8 @@ const blank = () => ({
   stems: 1 as number | null,
   coverId: null as number | null,
   note: '',
+  /** of a new plant: so many of it, alike */
+  count: 1 as number | null,
 });
 const { draft, restored, changed, clear } = useDraft(id ? `plant.${id}` : 'plant.new', blank);
 const spots = ref<SpotRow[]>([]);
@@ -93,6 +95,7 @@ function fillFrom(plant: Plant): void {
     pot: entryOf(plant.pot, plant.potMaterial),
     lastRepot: plant.lastRepot ?? '',
     acquired: plant.acquired ?? '',
+    count: 1,
   };
 }
 onMounted(load);
@@ -112,6 +115,9 @@ function check(): Record<string, string> {
   if (lastRepot > today) found.lastRepot = m.form.future;
   else if (lastRepot && acquired && lastRepot < acquired) found.lastRepot = m.form.beforeArrival;
   if (acquired > today) found.acquired = m.form.future;
+  if (!Number.isInteger(alike.value) || alike.value < 1 || alike.value > MOST_ALIKE) {
+    found.count = m.form.countRange(MOST_ALIKE);
+  }
   const range = `${length(SMALLEST_POT_CM)} – ${length(LARGEST_POT_CM)}`;
   return {
     ...found,
@@ -137,8 +143,10 @@ async function showFirstFault(): Promise<void> {
   form.value?.querySelector<HTMLElement>('.v-input--error input')?.focus();
 }
 
+const MOST_ALIKE = 100;
+const alike = computed(() => draft.value.count ?? 1);
 const body = () => {
-  const { pot, lastRepot, acquired, name, ...rest } = draft.value;
+  const { pot, lastRepot, acquired, name, count: _count, ...rest } = draft.value;
   return {
     ...rest,
     name: name.trim() || rest.taxon.trim(),
@@ -164,6 +172,7 @@ async function save(another = false): Promise<void> {
   }
   saving.value = true;
   try {
+    if (alike.value > 1) return await saveAlike(another);
     const { answer: plant, deed } = await write(id ? `/plants/${id}` : '/plants', {
       method: id ? 'PATCH' : 'POST',
       body: body(),
@@ -190,6 +199,22 @@ async function save(another = false): Promise<void> {
   } finally {
     saving.value = false;
   }
+}
+/** Each is a plant of its own from then on, numbered; one undo takes them all back. */
+async function saveAlike(another: boolean): Promise<void> {
+  const plant = { ...body(), coverId: null };
+  const { answer, deed } = await write('/plants/alike', {
+    method: 'POST',
+    body: { plant, count: alike.value },
+  });
+  const { items } = answer;
+  const said = m.form.addedAlike(items.length, items[0]!.name, items[items.length - 1]!.name);
+  if (another) startNext();
+  else {
+    clear();
+    await router.push('/record');
+  }
+  notices.done(said, { deed, back: () => router.push('/record') });
 }
 /** Counts plants added in a row: each begins with empty fields. */
 const inARow = ref(0);
@@ -336,7 +361,7 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
           <NumberField v-model="draft.stems" :label="m.form.stems" :error="errors.stems" />
         </template>
         <v-select
-          v-if="covers.length > 0"
+          v-if="covers.length > 0 && alike < 2"
           v-model="draft.coverId"
           :items="covers"
           item-title="label"
@@ -349,6 +374,13 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
           clearable
         />
       </div>
+      <NumberField
+        v-if="!id"
+        v-model="draft.count"
+        :label="m.form.count"
+        :hint="m.form.countHint"
+        :error="errors.count"
+      />
       <v-textarea
         v-model="draft.note"
         :label="`${m.form.note} (${m.app.optional})`"

@@ -1,6 +1,7 @@
-import { flushPromises } from '@vue/test-utils';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { m } from '../../messages/index.ts';
+import { useNotices } from '../../stores/notices.ts';
 import {
   fakeServer,
   fileOf,
@@ -12,6 +13,7 @@ import {
   situationOf,
   TASK,
 } from '../../test/harness.ts';
+import NumberField from '../../components/NumberField.vue';
 import TaxonField from '../../components/plant/TaxonField.vue';
 import PlantFormView from './PlantFormView.vue';
 import PlantView from './PlantView.vue';
@@ -24,6 +26,15 @@ beforeEach(() => {
 describe('the form of a plant', () => {
   const POTS = { 'GET /pots?limit=1000': pages([]) };
   const SPOT = { id: 1, rev: 1, name: 'East glazing', sortOrder: 0, ...situationOf({}).spot };
+
+  async function fillIn(wrapper: VueWrapper): Promise<void> {
+    wrapper.findComponent(TaxonField).vm.$emit('update:taxon', 'Nephrolepis exaltata');
+    await wrapper.find('input[name=nominalCm]').setValue('15');
+    await wrapper
+      .findAllComponents({ name: 'VSelect' })
+      .find((s) => s.props('label') === m.form.medium)!
+      .setValue('peatSoil');
+  }
 
   it('an unchanged plant is sent as it was, with the revision it builds on', async () => {
     const server = fakeServer({
@@ -50,6 +61,28 @@ describe('the form of a plant', () => {
     });
   });
 
+  it('of twenty alike sends one plant and how many, and says which they became', async () => {
+    const items = [1, 2, 3].map((n) => ({ ...PLANT, id: n, name: `Gangway ${n}` }));
+    const server = fakeServer({
+      ...POTS,
+      'GET /spots?limit=1000': pages([SPOT]),
+      'POST /plants/alike': { items },
+    });
+    const { wrapper, router } = await open(PlantFormView, '/plants/new');
+    await fillIn(wrapper);
+    wrapper
+      .findAllComponents(NumberField)
+      .find((field) => field.props('label') === m.form.count)!
+      .vm.$emit('update:modelValue', 3);
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    const [sent] = server.calls.filter(({ method }) => method === 'POST');
+    expect(sent).toMatchObject({ path: '/plants/alike', body: { count: 3 } });
+    expect((sent!.body as { plant: object }).plant).toMatchObject({ spotId: 1, coverId: null });
+    expect(useNotices().current?.text).toBe(m.form.addedAlike(3, 'Gangway 1', 'Gangway 3'));
+    expect(router.currentRoute.value.path).toBe('/record');
+  });
+
   it('nothing is sent while a field is missing', async () => {
     const server = fakeServer({ 'GET /spots?limit=1000': pages([]), ...POTS });
     const { wrapper } = await open(PlantFormView, '/plants/new');
@@ -70,12 +103,7 @@ describe('the form of a plant', () => {
     await another.trigger('click');
     await flushPromises();
     expect(wrapper.text()).toContain(m.form.faults(3));
-    wrapper.findComponent(TaxonField).vm.$emit('update:taxon', 'Nephrolepis exaltata');
-    await wrapper.find('input[name=nominalCm]').setValue('15');
-    await wrapper
-      .findAllComponents({ name: 'VSelect' })
-      .find((s) => s.props('label') === m.form.medium)!
-      .setValue('peatSoil');
+    await fillIn(wrapper);
     // What was put right is not blamed any longer.
     expect(wrapper.text()).not.toContain(m.form.required);
     await another.trigger('click');
