@@ -42,6 +42,33 @@ describe('a visit', () => {
     expect([looks, measurements, photos, plant.heightCm]).toEqual([[], [], [], null]);
   });
 
+  it('says the same of those that look alike, each in its own record; weights and pictures are one’s own', async () => {
+    const made = [];
+    for (const name of ['Bollard 1', 'Bollard 2', 'Bollard 3']) made.push(await addPlant({ name }));
+    const elsewhere = await addPlant({ name: 'Bollard 4', mediumKind: 'bark' });
+    const [first, second, third] = made.map(({ id }) => id);
+    expect((await fileOf(first)).alike).toEqual([
+      { id: second, name: 'Bollard 2' },
+      { id: third, name: 'Bollard 3' },
+    ]);
+    const measurements = [
+      { kind: 'weightKg', value: 1.25 },
+      { kind: 'watered', value: 1 },
+    ];
+    const kept = await send(visit(first, { measurements, alike: [first, third] })).expect(201);
+    expect((await fileOf(first)).looks).toHaveLength(1);
+    const other = await fileOf(third);
+    expect(other.looks).toMatchObject([{ signals: { smell: 'sour' }, note: 'by the door' }]);
+    expect(other.measurements.map(({ kind }: { kind: string }) => kind)).toEqual(['watered']);
+    expect([other.photos, (await fileOf(second)).looks]).toEqual([[], []]);
+    // One deed: all of it goes with one undo.
+    await undo(deedOf(kept)).expect(200);
+    for (const id of [first, third]) expect((await fileOf(id)).looks).toEqual([]);
+    expect((await send(visit(first, { alike: [999] }))).status).toBe(422);
+    expect((await fileOf(first)).looks).toEqual([]);
+    expect((await fileOf(elsewhere.id)).alike).toEqual([]);
+  });
+
   it('is kept once however often it is sent', async () => {
     const { id } = await addPlant();
     for (let i = 0; i < 3; i++) {

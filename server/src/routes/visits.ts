@@ -5,6 +5,7 @@ import type { Context } from '../context.ts';
 import { notAhead } from '../http/days.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { isoDate, minute, note, rowId, signals } from '../http/fields.ts';
+import { MOST_ALIKE } from '../http/plantBody.ts';
 import { keepVisit, type Visit } from '../services/seeing.ts';
 
 const MOST_PHOTOS = 12;
@@ -30,6 +31,7 @@ const newVisit = Joi.object<Visit, true>({
     .unique('kind')
     .default([]),
   photos: Joi.array().items(Joi.string().base64().min(1)).max(MOST_PHOTOS).default([]),
+  alike: Joi.array().items(rowId()).unique().max(MOST_ALIKE).default([]),
 });
 
 /** A look with all that was measured and photographed on the way: one write, one deed, taken back as one. */

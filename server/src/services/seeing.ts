@@ -1,4 +1,10 @@
-import { type IsoDate, type Signals, valueFault, type MeasurementKind } from '@fernbank/core';
+import {
+  measurement,
+  type IsoDate,
+  type Signals,
+  valueFault,
+  type MeasurementKind,
+} from '@fernbank/core';
 import { and, eq, gt, isNull } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { looks, measurements, plants } from '../db/schema.ts';
@@ -96,6 +102,8 @@ export interface Visit {
   measurements: { kind: MeasurementKind; value: number }[];
   /** files as base64 */
   photos: string[];
+  /** plants that were seen to be just the same */
+  alike: number[];
 }
 
 /** @throws HttpError 400 when it holds nothing, 415 for what is no picture, 422 for what cannot be */
@@ -105,7 +113,7 @@ export function keepVisit(
   photoFolder: string,
   visit: Visit,
 ): { look: LookRow | null; measurements: MeasurementRow[]; photos: PhotoRow[] } {
-  const { plantId, date, minute, signals, note, ...taken } = visit;
+  const { plantId, date, minute, signals, note, alike, ...taken } = visit;
   const saw = Object.keys(signals).length > 0 || note.trim() !== '';
   if (!saw && taken.measurements.length === 0 && taken.photos.length === 0) {
     throw invalid('signals', 'signals must hold something, or something be measured or noted');
@@ -127,5 +135,12 @@ export function keepVisit(
   const photos = taken.photos.map(
     (file) => keepPhoto(db, photoFolder, plantId, date, Buffer.from(file, 'base64')).photo,
   );
+  // Of the others it is said what was seen and done; weights and pictures are this one's.
+  for (const other of alike.filter((one) => one !== plantId)) {
+    const done = taken.measurements.filter(({ kind }) => measurement(kind).as === 'done');
+    if (!saw && done.length === 0) break;
+    const same = { ...visit, plantId: other, measurements: done, photos: [], alike: [] };
+    keepVisit(db, photoFolder, same);
+  }
   return { look, measurements: measured, photos };
 }

@@ -1,17 +1,20 @@
-import { desc, eq } from 'drizzle-orm';
+import { isDeepStrictEqual } from 'node:util';
+import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { IsoDate } from '@fernbank/core';
-import type { OpenFile } from '../db/driver.ts';
+import type { Db, OpenFile } from '../db/driver.ts';
 import {
   looks,
   measurements,
   outcomes,
   overrules,
   photos,
+  plants,
   pots,
   repots,
   tasks,
 } from '../db/schema.ts';
 import { deedThatBrought } from '../history/dependents.ts';
+import { MOST_ALIKE } from '../http/plantBody.ts';
 import { heightOf, supportOf, withTaxon, type PlantRow } from './collection.ts';
 import { judge } from './judging.ts';
 import { quarantineFor } from './quarantine.ts';
@@ -28,6 +31,20 @@ type OfPlant =
   | typeof measurements
   | typeof tasks;
 
+/** Plants of its kind that stand beside it in the same: what is seen of one is mostly seen of all. */
+function alikeTo(db: Db, { id, taxon, spotId, mediumKind, pot }: PlantRow) {
+  const { goneOn, taxon: kind, spotId: spot, mediumKind: medium } = plants;
+  return db
+    .select({ id: plants.id, name: plants.name, pot: plants.pot })
+    .from(plants)
+    .where(and(eq(kind, taxon), eq(spot, spotId), eq(medium, mediumKind), isNull(goneOn)))
+    .orderBy(plants.id)
+    .all()
+    .filter((other) => other.id !== id && isDeepStrictEqual(other.pot, pot))
+    .slice(0, MOST_ALIKE)
+    .map(({ id: other, name }) => ({ id: other, name }));
+}
+
 export type WholePlant = ReturnType<typeof wholePlant>;
 /** All that is known of a plant, with its verdict of a day. */
 export function wholePlant(opened: OpenFile, plant: PlantRow, date: IsoDate) {
@@ -41,6 +58,7 @@ export function wholePlant(opened: OpenFile, plant: PlantRow, date: IsoDate) {
   const { file, decision, lookDue, overrule } = judgement;
   return {
     plant: withTaxon(plant),
+    alike: alikeTo(db, plant),
     taxon: file.taxon,
     spot: file.spot,
     situation: file.situation,

@@ -180,7 +180,15 @@ export const en = {
     note: 'Note',
     weight: 'Weight of the whole pot',
     height: 'Height or vine length',
-    save: (n: number) => (n === 0 ? 'Save look' : n === 1 ? 'Save 1 answer' : `Save ${n} answers`),
+    save: (n: number, plants: number) =>
+      (n === 0 ? 'Save look' : n === 1 ? 'Save 1 answer' : `Save ${n} answers`) +
+      (plants > 1 ? ` for ${plants} plants` : ''),
+    alike: (others: number) =>
+      others === 1
+        ? 'One alike beside it: just the same'
+        : `${others} alike beside it: just the same`,
+    alikeHint:
+      'What you saw, and a watering, is written down of each; weights and pictures are of this one. Tap whoever differs.',
     nothing: 'Tap at least one answer, or write a note.',
     clear: 'not looked',
     saved: 'Look saved.',

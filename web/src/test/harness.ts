@@ -321,6 +321,7 @@ export function fileOf(signals: Signals, over: Partial<Situation> = {}): PlantFi
     water: null,
     growth: null,
     photos: [],
+    alike: [],
     height: { cm: 30, typical: false },
     support: null,
     cover: null,

@@ -7,6 +7,7 @@ import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import PlantHeader from '../../components/plant/PlantHeader.vue';
+import AlikePicker from '../../components/look/AlikePicker.vue';
 import ScaleDialog from '../../components/look/ScaleDialog.vue';
 import SignalPicker from '../../components/look/SignalPicker.vue';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -39,6 +40,8 @@ interface LookDraft {
   ph: number | null;
   ec: number | null;
   note: string;
+  /** ids of others that look just the same */
+  alike: number[];
 }
 const { draft, restored, clear } = useDraft<LookDraft>(`look.${id}`, () => ({
   date: settings.current.today,
@@ -52,6 +55,7 @@ const { draft, restored, clear } = useDraft<LookDraft>(`look.${id}`, () => ({
   ph: null,
   ec: null,
   note: '',
+  alike: [],
 }));
 const scaleOpen = ref(false);
 const moreOpen = ref(false);
@@ -120,7 +124,15 @@ function visit(): Parcel {
     path: '/visits',
     label: `${m.look.title}: ${file.value!.plant.name}`,
     key: freshKey(),
-    body: { plantId: id, date, minute, signals, note, measurements: measured.value },
+    body: {
+      plantId: id,
+      date,
+      minute,
+      signals,
+      note,
+      measurements: measured.value,
+      ...(draft.value.alike.length > 0 ? { alike: draft.value.alike } : {}),
+    },
   };
 }
 
@@ -281,6 +293,7 @@ async function addPhoto(event: Event): Promise<void> {
           />
         </section>
       </div>
+      <AlikePicker v-if="file.alike.length > 0" v-model="draft.alike" :alike="file.alike" />
       <ScaleDialog
         v-model="scaleOpen"
         :expected-kg="expectedKg"
@@ -289,7 +302,7 @@ async function addPhoto(event: Event): Promise<void> {
       <div class="bar">
         <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
         <v-btn type="submit" color="primary" size="large" block min-height="54" :loading="saving">
-          {{ m.look.save(answers) }}
+          {{ m.look.save(answers, 1 + draft.alike.length) }}
         </v-btn>
       </div>
     </form>

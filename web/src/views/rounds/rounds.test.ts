@@ -227,6 +227,26 @@ describe('Look', () => {
     await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plants/5/verdict'));
   });
 
+  it('of twenty alike says the same of those that are not tapped out', async () => {
+    const alike = [
+      { id: 11, name: 'Gangway 2' },
+      { id: 12, name: 'Gangway 3' },
+    ];
+    const { server, wrapper } = await showLook({
+      'GET /plants/5/file': { ...fileOf({}), alike },
+    });
+    await tap(wrapper, 'smell', 'sour');
+    await wrapper.find('input[type=checkbox]').setValue(true);
+    await wrapper
+      .findAll('button')
+      .find((one) => one.text() === 'Gangway 2')!
+      .trigger('click');
+    expect(wrapper.text()).toContain(m.look.save(1, 2));
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(posts(server)[0]!.body).toMatchObject({ plantId: 5, alike: [12] });
+  });
+
   it('asks about the ball only when the plant is out of its pot', async () => {
     const { wrapper } = await showLook();
     expect(wrapper.find('[aria-labelledby="signal-ballCover"]').exists()).toBe(false);
