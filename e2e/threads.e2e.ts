@@ -1,3 +1,4 @@
+import type { Locator } from '@playwright/test';
 import { expect, test, TODAY, type Page } from './garden.ts';
 import { settled, takeBack } from './hands.ts';
 
@@ -19,6 +20,17 @@ async function settleFit(page: Page, plant: number): Promise<void> {
   // What was settled on before stands as long as the same is advised.
   if (await button.isEnabled()) await button.click();
   await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+}
+/** Semaphore, which stands in moss, is to be seated on a mound. */
+async function moundInFit(page: Page): Promise<Locator> {
+  await page.goto('/plants/6/fit');
+  await settled(page);
+  await page.getByLabel('As a moss mound on an upturned net pot').check();
+  const plan = page.locator('section', {
+    has: page.getByRole('heading', { name: 'A moss mound', exact: true }),
+  });
+  await expect(plan).toContainText('It holds');
+  return plan;
 }
 /** What is on the sheet, as one text; its boxes in their order. */
 async function sheet(page: Page, plant: number): Promise<string> {
@@ -76,14 +88,7 @@ test.describe('on a phone', () => {
 test('a moss mound ticked in the fit is on the sheet, at the bench and in what follows', async ({
   page,
 }) => {
-  // Semaphore stands in moss.
-  await page.goto('/plants/6/fit');
-  await settled(page);
-  await page.getByLabel('As a moss mound on an upturned net pot').check();
-  const plan = page.locator('section', {
-    has: page.getByRole('heading', { name: 'A moss mound', exact: true }),
-  });
-  await expect(plan).toContainText('It holds');
+  const plan = await moundInFit(page);
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/^A moss mound on .* wide$/);
   const told = await plan.innerText();
   const [, netPot] = /Net pot of (\d+) cm/.exec(told)!;
@@ -162,13 +167,7 @@ test('feed that was laid in is never asked for meanwhile, and its page says unti
 test('mounds of a potting day are fetched as their fits say: net pots by size, strands by weight', async ({
   page,
 }) => {
-  await page.goto('/plants/6/fit');
-  await settled(page);
-  await page.getByLabel('As a moss mound on an upturned net pot').check();
-  const plan = page.locator('section', {
-    has: page.getByRole('heading', { name: 'A moss mound', exact: true }),
-  });
-  await expect(plan).toContainText('It holds');
+  await moundInFit(page);
   await page.getByRole('button', { name: 'Settle on this' }).click();
   await expect(page.getByText(/^Settled on/).first()).toBeVisible();
   const { items } = (await (await page.request.get('/api/plans')).json()) as {

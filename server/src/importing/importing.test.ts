@@ -42,7 +42,7 @@ describe('a collection', () => {
     const rows = [
       ['8 cm net pot', { shape: 'round', topDiameterCm: 8 }, 'net'],
       ['6 in', { shape: 'round', topDiameterCm: 15.24 }, 'plastic'],
-      ['4.5\" terra cotta pot', { shape: 'round', topDiameterCm: 11.43 }, 'terracotta'],
+      ['4.5" terra cotta pot', { shape: 'round', topDiameterCm: 11.43 }, 'terracotta'],
       ['15 square glazed', { shape: 'square', topLengthCm: 15 }, 'glazed'],
       ['14', { shape: 'round', topDiameterCm: 14 }, 'plastic'],
     ] as const;

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { USUAL_FEED_MONTHS, valueFault } from '@fernbank/core';
 import { computed, ref, watch } from 'vue';
-import { wordsFor, write } from '../../api/client.ts';
+import { write } from '../../api/client.ts';
 import { useDates } from '../../composables/useDates.ts';
+import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
@@ -20,8 +21,7 @@ const { full } = useDates();
 const kind = ref<'fedLiquid' | 'fedLastingMonths'>('fedLiquid');
 const months = ref<number | null>(USUAL_FEED_MONTHS);
 const date = ref('');
-const fault = ref('');
-const saving = ref(false);
+const { saving, errors, fault, send } = useSaving();
 watch(
   open,
   (isOpen) => {
@@ -39,23 +39,16 @@ const monthsFault = computed(() => {
 });
 
 async function save(): Promise<void> {
-  if (monthsFault.value) return;
-  saving.value = true;
-  try {
+  const missing: Record<string, string> = monthsFault.value ? { value: monthsFault.value } : {};
+  await send(missing, async () => {
     const value = kind.value === 'fedLiquid' ? 1 : months.value!;
     const body = { plantId: props.plant.id, date: date.value, kind: kind.value, value };
     const { deed } = await write('/measurements', { method: 'POST', body });
     open.value = false;
-    notices.done(m.feed.saved(props.plant.name, full(date.value)), {
-      deed,
-      back: () => emit('saved'),
-    });
+    const said = m.feed.saved(props.plant.name, full(date.value));
+    notices.done(said, { deed, back: () => emit('saved') });
     emit('saved');
-  } catch (error) {
-    fault.value = wordsFor(error);
-  } finally {
-    saving.value = false;
-  }
+  });
 }
 </script>
 
@@ -79,9 +72,15 @@ async function save(): Promise<void> {
       :label="m.feed.lasts"
       :unit="m.feed.months"
       :hint="m.feed.byLabel"
-      :error="monthsFault"
+      :error="monthsFault || errors.value"
     />
-    <v-text-field v-model="date" type="date" :label="m.tray.date" name="date" />
+    <v-text-field
+      v-model="date"
+      type="date"
+      :label="m.tray.date"
+      :error-messages="errors.date"
+      name="date"
+    />
     <p class="quiet small">{{ m.feed.caution }}</p>
   </FormDialog>
 </template>

@@ -209,12 +209,10 @@ async function saveAlike(another: boolean): Promise<void> {
   });
   const { items } = answer;
   const said = m.form.addedAlike(items.length, items[0]!.name, items[items.length - 1]!.name);
-  if (another) startNext();
-  else {
-    clear();
-    await router.push('/record');
-  }
   notices.done(said, { deed, back: () => router.push('/record') });
+  if (another) return startNext();
+  clear();
+  await router.push('/record');
 }
 /** Counts plants added in a row: each begins with empty fields. */
 const inARow = ref(0);

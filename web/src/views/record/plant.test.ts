@@ -1,5 +1,5 @@
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import {
@@ -80,7 +80,7 @@ describe('the form of a plant', () => {
     expect(sent).toMatchObject({ path: '/plants/alike', body: { count: 3 } });
     expect((sent!.body as { plant: object }).plant).toMatchObject({ spotId: 1, coverId: null });
     expect(useNotices().current?.text).toBe(m.form.addedAlike(3, 'Gangway 1', 'Gangway 3'));
-    expect(router.currentRoute.value.path).toBe('/record');
+    await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/record'));
   });
 
   it('nothing is sent while a field is missing', async () => {

@@ -2,6 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { Rounds, Stop } from '../../api/types.ts';
+import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useOutbox } from '../../stores/outbox.ts';
 import {
