@@ -187,7 +187,9 @@ test('mounds of a potting day are fetched as their fits say: net pots by size, s
       has: page.getByRole('heading', { name: 'For the mounds' }),
     });
     await expect(list).toContainText(/1 × net pot of \d+ cm/);
-    await expect(list).toContainText(/long-fibre moss: \d+ g dry, long strands, for one mound/);
+    await expect(list).toContainText(
+      /long-fibre moss: of that above \d+ g dry, in long strands, for one mound/,
+    );
   } finally {
     await page.request.post(`/api/days/${day.id}/reopen`);
     await page.request.delete(`/api/days/${day.id}`);

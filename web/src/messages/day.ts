@@ -194,7 +194,7 @@ export const day = {
   pickMix: 'Components',
   pickMounds: 'For the mounds',
   strands: (label: string, weight: string, mounds: number) =>
-    `${label}: ${weight} dry, long strands, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}; one soak for all`,
+    `${label}: of that above ${weight} dry, in long strands, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}; one soak for all`,
   moundBatch: (weight: string, mounds: number) =>
     `${weight} of dry long strands, soaked together, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}`,
   ontoMound: (name: string, weight: string, netPot: string) =>

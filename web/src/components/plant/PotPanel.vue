@@ -158,6 +158,9 @@ function remove(): Promise<void> {
 </template>
 
 <style scoped>
+.figures td:first-child {
+  white-space: nowrap;
+}
 .drawing {
   display: flex;
   justify-content: center;
