@@ -19,7 +19,10 @@ export interface Quarantine {
 
 /** A new plant is watched for so long: eggs and scale show by then. @source common practice, no source: 3–6 weeks */
 const NEW_DAYS = 28;
-/** An infested one is watched so long after the last find. @source common practice, no source */
+/**
+ * An infested one is watched so long after the last find: then a look that finds no pests clears it, or the
+ * keeper's word. Time alone does not. @source common practice, no source
+ */
 const INFESTED_DAYS = 28;
 
 const INFESTING: readonly string[] = ['mealy', 'scale'];
@@ -29,8 +32,8 @@ export const isCarried = ({ infestedRoots, pests }: Signals): boolean =>
   infestedRoots === true || (typeof pests === 'string' && INFESTING.includes(pests));
 
 /**
- * Whether a plant is kept apart on a day, and why. A keeper's clearing counts
- * until something new is found.
+ * Whether a plant is kept apart on a day, and why. A keeper's clearing counts until something new is found, and so
+ * does a look that finds none once enough time has gone by.
  *
  * @param arrived  the day it came; null: not known, taken as long ago
  * @param looks  what was seen and when, in any order
@@ -45,13 +48,16 @@ export function quarantineOn(
   const found = looks
     .filter(({ date, signals }) => date <= day && isCarried(signals))
     .sort((a, b) => b.date.localeCompare(a.date))[0];
-  if (found && !cleared(found.date) && addDays(found.date, INFESTED_DAYS) > day) {
-    return {
-      since: found.date,
-      until: addDays(found.date, INFESTED_DAYS),
-      why: 'infested',
-      text: 'pests that pots, hands and blades carry were seen on it',
-    };
+  if (found && !cleared(found.date)) {
+    const until = addDays(found.date, INFESTED_DAYS);
+    const clean = looks.some(
+      ({ date, signals }) => date >= until && date <= day && signals.pests === 'none',
+    );
+    if (!clean) {
+      const seen = 'pests that pots, hands and blades carry were seen on it';
+      const text = until > day ? seen : `${seen}, and no look since has found it clean`;
+      return { since: found.date, until, why: 'infested', text };
+    }
   }
   if (apartSince && apartSince <= day && !cleared(apartSince)) {
     return { since: apartSince, until: null, why: 'keeper', text: 'you put it apart' };

@@ -254,7 +254,10 @@ export const day = {
 export const quarantine = {
   title: 'In quarantine',
   since: (date: string) => `since ${date}`,
-  until: (date: string) => `can be cleared from ${date}, where nothing new is found`,
+  until: (date: string, why: 'arrived' | 'infested' | 'keeper') =>
+    why === 'infested'
+      ? `from ${date} on a look that finds no pests clears it, or your word`
+      : `ends on ${date}, where nothing is found, or with your word`,
   keeps:
     'Its pot and tools are for it alone: it comes last on a potting day, and its pot goes to no other plant until disinfected.',
   clear: 'Cleared: nothing found',

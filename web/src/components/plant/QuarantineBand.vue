@@ -43,7 +43,7 @@ const putApart = () =>
       <strong>{{ m.quarantine.title }}</strong>
       {{ m.quarantine.since(full(file.quarantine.since)) }}: {{ file.quarantine.text }}
       <template v-if="file.quarantine.until"
-        >({{ m.quarantine.until(full(file.quarantine.until)) }})</template
+        >({{ m.quarantine.until(full(file.quarantine.until), file.quarantine.why) }})</template
       >.
       <span class="quiet">{{ m.quarantine.keeps }}</span>
     </div>

@@ -69,7 +69,9 @@ function formOf(spot: SpotRow): ReturnType<typeof blank> {
     lampHours,
     sortOrder,
   } = spot;
-  const monthly = typeof temperatureC === 'number' ? null : [...temperatureC];
+  // One mean of a spot outdoors is of before its year was asked for.
+  const unsaid = indoors ? null : typicalYear(latitudeDeg);
+  const monthly = typeof temperatureC === 'number' ? unsaid : [...temperatureC];
   return {
     name,
     indoors,

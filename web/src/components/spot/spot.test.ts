@@ -1,9 +1,9 @@
-import { typicalYear } from '@fernbank/core';
+import { TYPICAL_SPOT, typicalYear } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { h } from 'vue';
+import { h, ref } from 'vue';
 import { m } from '../../messages/index.ts';
-import { fakeServer, open } from '../../test/harness.ts';
+import { fakeServer, open, STAMP } from '../../test/harness.ts';
 import NumberField from '../NumberField.vue';
 import SpotDialog from './SpotDialog.vue';
 
@@ -46,6 +46,18 @@ describe('the form of a spot', () => {
     await flushPromises();
     const [sent] = server.calls.filter(({ method }) => method === 'POST');
     expect(sent!.body).toMatchObject({ indoors: false, temperatureC: typicalYear(-34) });
+  });
+
+  it('of a spot outdoors that was kept as one mean asks for its months', async () => {
+    fakeServer({});
+    const spot = { ...STAMP, name: 'Yard', sortOrder: 0, ...TYPICAL_SPOT, headroomCm: null };
+    const yard = { ...spot, latitudeDeg: 54, indoors: false, temperatureC: 11 };
+    const shownNow = ref(false);
+    const dialog = () => h(SpotDialog, { modelValue: shownNow.value, spot: yard });
+    await open({ render: dialog }, '/');
+    shownNow.value = true;
+    await flushPromises();
+    expect(document.body.querySelector('.v-dialog')!.textContent).toContain(m.spot.typicalYear(54));
   });
 
   it('back in a room the typical year goes with the outdoors', async () => {
