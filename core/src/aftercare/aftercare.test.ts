@@ -322,6 +322,9 @@ describe('aftercare moves when reality moves', () => {
     const tasks = tasksAfterLook(firm, DATE, addDays(DATE, 21), { wobble: 'leans' });
     expect(tasks).toMatchObject([{ kind: 'secure', rule: 'secure', due: addDays(DATE, 21) }]);
     const open = stand({ roots: { work: 'bareRoot', rootsCut: false } });
+    // Nobody ticked it off, and it lapsed three weeks after the repot: what rocks then is asked for anew.
+    const late = tasksAfterLook(open, DATE, addDays(DATE, 30), { wobble: 'leans' });
+    expect(late.map(({ rule }) => rule)).toEqual(['secure']);
     expect(tasksAfterLook(open, DATE, addDays(DATE, 3), { wobble: 'leans' })).toEqual([]);
   });
 

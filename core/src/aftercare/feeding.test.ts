@@ -74,6 +74,9 @@ describe('liquid feed', () => {
     const rules = (fed: Fed, tasks: StandingTask[] = []) =>
       asked('2026-07-01', LIQUID, fed, tasks).map(({ rule }) => rule);
     expect(rules(LEAFY, open)).toEqual(['feedLiquid']);
+    // A flush that was passed over last year does not silence the next.
+    const lapsed = [{ ...open[0]!, due: '2025-07-27' as const }];
+    expect(rules(LEAFY, lapsed)).toEqual(['feedLiquid', 'flushSalts']);
     for (const medium of ['bark', 'pebbles', 'moss', 'mineral'] as const) {
       expect(rules({ ...LEAFY, medium })).toEqual(['feedLiquid']);
     }

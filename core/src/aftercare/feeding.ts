@@ -1,7 +1,7 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import { addDays, DAYS_PER_MONTH, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
-import type { StandingTask, TaskMove } from './moves.ts';
+import { isAsked, type StandingTask, type TaskMove } from './moves.ts';
 import type { AftercareTask, TaskRule } from './plan.ts';
 
 /** Feed as it is given: with a watering, or laid in to last for months. */
@@ -25,7 +25,7 @@ const LASTING_WEEKS = 8;
 const FLUSH_DAYS = 56;
 /** Where salts stay: what is open, or stands over water, is rinsed as it is watered. */
 const KEEPS_SALTS: readonly MediumKind[] = ['peatSoil', 'loam', 'mix'];
-/** What asks for feed: any feed answers it. */
+/** What asks for feed is done with whichever feed is given. */
 const ASKS_FOR_FEED: readonly TaskRule[] = ['feed', 'feedAgain', 'feedLiquid'];
 
 /**
@@ -74,7 +74,8 @@ export function afterFeed(
   const usual = addDays(on, LIQUID_DAYS);
   const due = growsFrom(usual, fed, 0);
   const flushes =
-    KEEPS_SALTS.includes(fed.medium) && !open.some(({ rule }) => rule === 'flushSalts');
+    KEEPS_SALTS.includes(fed.medium) &&
+    !open.some((task) => task.rule === 'flushSalts' && isAsked(task, on));
   return {
     moves,
     tasks: [

@@ -70,10 +70,13 @@ export function isTaskOver(
   );
 }
 
-/** A look that is asked for just to see whether something is better: any look answers it. */
+/** Asked for just to see whether something is better: a look from a week before it is due on answers it. */
 const ANY_LOOK: readonly TaskRule[] = ['cutDry', 'recheck'];
 const LOOK_RULES: readonly TaskRule[] = [...ANY_LOOK, 'weeks3', 'weeks7', 'season'];
 const isOpen = ({ done }: StandingTask) => done === null;
+/** Open, and not lapsed: what lapsed is asked of nobody any more. */
+export const isAsked = (task: StandingTask, date: IsoDate): boolean =>
+  isOpen(task) && !isTaskOver(task, date);
 
 const grows = ({ newRootTips, growth, newLeaves }: Signals) =>
   newRootTips === 'starting' ||
@@ -142,7 +145,7 @@ export function tasksAfterLook(
   signals: Signals,
 ): AftercareTask[] {
   if (daysBetween(repotted, date) > CARE_DAYS) return [];
-  const open = tasks.filter(isOpen);
+  const open = tasks.filter((task) => isAsked(task, date));
   const soon = addDays(date, TROUBLED_LOOK_DAYS);
   const looked = open.some(
     ({ rule, due }) => LOOK_RULES.includes(rule) && due > date && due <= soon,
