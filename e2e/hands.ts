@@ -11,6 +11,8 @@ export async function choose(page: Page, label: string, option: string): Promise
   const entry = page.getByRole('option', { name: new RegExp(`^${option}( |$)`) }).first();
   await expect(async () => {
     if ((await list.getAttribute('aria-expanded')) !== 'true') await list.press('ArrowDown');
+    // A long list shows the entries in sight only.
+    if ((await entry.count()) === 0) await page.keyboard.press('End');
     await entry.click({ timeout: 3000 });
     await expect(list).toHaveValue(new RegExp(`^${option}`), { timeout: 2000 });
   }).toPass();

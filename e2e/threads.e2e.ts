@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test';
 import { expect, test, TODAY, type Page } from './garden.ts';
-import { settled, takeBack } from './hands.ts';
+import { choose, settled, takeBack } from './hands.ts';
 
 /** Whole jobs, from what is seen to what is asked for afterwards: each part knows of the others. */
 
@@ -196,9 +196,66 @@ test('mounds of a potting day are fetched as their fits say: net pots by size, s
   }
 });
 
+for (const { where, viewport } of [
+  { where: 'at the desk', viewport: { width: 1280, height: 800 } },
+  { where: 'on a phone', viewport: PHONE },
+]) {
+  test.describe(where, () => {
+    test.use({ viewport });
+
+    test('a plant of soil goes into pebbles over water: vessel, wicks, litres and weeks are the same everywhere', async ({
+      page,
+    }) => {
+      // Evening Watch stands in a cover that holds water.
+      await page.goto('/plants/3/fit');
+      await settled(page);
+      await choose(page, 'Recipe', 'Pebbles alone');
+      const plan = page.locator('section', {
+        has: page.getByRole('heading', { name: /^Over .* of water, in blue cover 20$/ }),
+      });
+      const told = await plan.innerText();
+      const [, litres, level] = /In growth ([\d.]+ m?L), ([\d.]+ cm) deep: lasts about (\d+)/.exec(
+        told,
+      )!;
+      const [, winterL] = /In the dark months ([\d.]+ m?L)/.exec(told)!;
+      expect(told).toMatch(/(One wick|\d wicks), .* long/);
+      expect(told).toMatch(/about three weeks in a jar of water first/);
+      expect(parseFloat(winterL!)).toBeLessThan(parseFloat(litres!));
+      await expect(page.getByRole('heading', { level: 1 })).toContainText(
+        `over ${litres} of water`,
+      );
+      await page.getByRole('button', { name: 'Settle on this' }).click();
+      await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+
+      const paper = await sheet(page, 3);
+      expect(paper).toContain('blue cover 20');
+      expect(paper).toContain(`${litres} of weak nutrient solution`);
+      expect(paper).toMatch(
+        new RegExp(
+          `dark jar of water.*Pour rinsed pebbles.*until ${litres} stand ${level} deep`,
+          's',
+        ),
+      );
+      expect(paper).not.toMatch(/Water thoroughly|Fill the mix/);
+
+      const { body } = await recorded(page, 3);
+      const rules = body.tasks.map(({ rule }) => rule);
+      expect(rules).toEqual(expect.arrayContaining(['jarWater', 'intoPebbles']));
+      const due = (rule: string) => body.tasks.find((task) => task.rule === rule)!.due;
+      expect(due('firstWater')).toBe(due('intoPebbles'));
+      await page.goto('/plants/3');
+      await expect(page.getByRole('row', { name: /^Stands over/ })).toContainText(
+        `${litres} of water, ${level} deep, in blue cover 20`,
+      );
+      await page.goto('/aftercare/water');
+      await expect(page.getByRole('heading', { name: /^Evening Watch/ })).toBeVisible();
+    });
+  });
+}
+
 interface Recorded {
   mixedIn: { measures: { component: string }[] };
-  tasks: { kind: string }[];
+  tasks: { kind: string; rule: string; due: string }[];
 }
 /** Writes the repot down from the fit page, as a keeper does. */
 async function recorded(page: Page, plant: number): Promise<{ body: Recorded }> {

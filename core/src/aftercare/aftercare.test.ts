@@ -5,6 +5,7 @@ import { addDays, daysBetween, TYPICAL_SPOT } from '../season/index.ts';
 import {
   aftercarePlan,
   isTaskOver,
+  longWay,
   TASK_RULES,
   movesAfterLook,
   tasksAfterLook,
@@ -242,7 +243,15 @@ describe('what is over by itself', () => {
 
   it('is nothing after a year, but what is renewed and the keeper’s own', () => {
     for (const rule of TASK_RULES) {
-      const lasting = ['renew', 'keepDamp', 'justMoist', 'humid', 'shade', 'warm'].includes(rule);
+      const lasting = [
+        'renew',
+        'jarWater',
+        'keepDamp',
+        'justMoist',
+        'humid',
+        'shade',
+        'warm',
+      ].includes(rule);
       // What is kept up ends by its last day.
       expect(isTaskOver({ ...second, rule }, '2027-05-16'), rule).toBe(!lasting);
     }
@@ -349,5 +358,39 @@ describe('aftercare moves when reality moves', () => {
     ]);
     expect(movesAfterWater(tasks, first.due)).toEqual([]);
     expect(movesAfterWater([], later)).toEqual([]);
+  });
+});
+
+describe('the long way into pebbles', () => {
+  const into = (over: Partial<AftercareRequest> = {}) =>
+    plan('Nephrolepis exaltata', {
+      from: 'peatSoil',
+      to: 'pebbles',
+      roots: { work: 'bareRoot', rootsCut: false },
+      ...over,
+    }).tasks;
+  const due = (tasks: ReturnType<typeof into>, rule: TaskRule) =>
+    tasks.find((task) => task.rule === rule)?.due;
+
+  it('asks for fresh water twice a week, then for roots and pebbles, and counts all else from there', () => {
+    const straight = into();
+    const jar = into({ jar: true });
+    const start = due(straight, 'firstWater')!;
+    expect(due(jar, 'intoPebbles')).toBe(addDays(start, 21));
+    expect(due(jar, 'jarWater')).toBe(addDays(start, 3));
+    // Dry pebbles draw water out of roots: they are filled on the day that roots meet them.
+    expect(due(jar, 'firstWater')).toBe(due(jar, 'intoPebbles'));
+    expect(daysBetween(due(straight, 'weeks3')!, due(jar, 'weeks3')!)).toBe(21);
+    expect(due(straight, 'jarWater')).toBeUndefined();
+  });
+
+  it('is for roots that grew in soil or bark, not for succulents, and not where the school goes straight in', () => {
+    const traits = resolveTaxon('Nephrolepis exaltata')!.traits;
+    expect(longWay({ from: 'bark', to: 'pebbles', traits })).toBe(true);
+    expect(longWay({ from: 'moss', to: 'pebbles', traits })).toBe(false);
+    expect(longWay({ from: 'bark', to: 'mix', traits })).toBe(false);
+    expect(longWay({ from: 'bark', to: 'pebbles', traits, school: 'straight' })).toBe(false);
+    const dry = resolveTaxon('Mammillaria')!.traits;
+    expect(longWay({ from: 'mineral', to: 'pebbles', traits: dry })).toBe(false);
   });
 });

@@ -41,6 +41,7 @@ const CARE_DAYS = 120;
  * @source common practice, no source
  */
 const LAPSES_DAYS: Partial<Record<TaskRule, number>> = {
+  intoPebbles: 120,
   firstWater: 7,
   secondWater: 1,
   secure: 14,

@@ -4,7 +4,7 @@ import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.t
 import { feedAgain, GROWING } from './feeding.ts';
 import { firstWaterFor } from './firstWater.ts';
 import type { TaskWords } from './words.ts';
-import type { Schools } from '../schools/index.ts';
+import { USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
 
 /** What was done to the roots. */
 export interface RootWork {
@@ -32,6 +32,8 @@ export type TaskKind = (typeof TASK_KINDS)[number];
 
 /** Which task it is of its repot: what later moves it goes by this. */
 export const TASK_RULES = [
+  'jarWater',
+  'intoPebbles',
   'firstWater',
   'secondWater',
   'keepDamp',
@@ -88,6 +90,8 @@ export interface AftercareRequest {
   /** tied to a support, or held by a stake */
   tied?: boolean | undefined;
   school?: Schools['firstWater'];
+  /** it stands in a jar of water first, until it has roots for pebbles */
+  jar?: boolean | undefined;
   /** slow-release feed went in that lasts so many months */
   lastingMonths?: number | undefined;
   /** pieces that its support gets on top as it climbs; `on` null: not within five years */
@@ -125,8 +129,12 @@ const BLOOM_FALLS_FROM = 0.4;
  * @returns tasks in the order of their days
  * @source common practice, no source
  */
-export function aftercarePlan(request: AftercareRequest): AftercareTask[] {
+export function aftercarePlan(asked: AftercareRequest): AftercareTask[] {
+  const stations = jarStations(asked);
+  // What a pot of pebbles asks for is counted from the day on which it stands in one.
+  const request = { ...asked, date: stations.at(-1)?.due ?? asked.date };
   return [
+    ...stations,
     ...watering(request),
     ...air(request),
     ...standing(request),
@@ -135,6 +143,50 @@ export function aftercarePlan(request: AftercareRequest): AftercareTask[] {
     ...renewal(request),
     ...extensionTasks(request),
   ].sort((a, b) => a.due.localeCompare(b.due));
+}
+
+/** Media whose roots are not those that live in water. */
+const JAR_FROM: readonly MediumKind[] = ['peatSoil', 'loam', 'mix', 'bark', 'mineral'];
+/** Water roots show after about three weeks; the water is changed twice a week meanwhile. */
+const JAR_DAYS = { roots: 21, change: 3 } as const;
+
+/** Whether a plant goes into pebbles the long way: weeks in a jar, until it has roots for water. */
+export const longWay = ({
+  from,
+  to,
+  traits,
+  school = USUAL_SCHOOLS.toPebbles,
+}: {
+  from: MediumKind;
+  to: MediumKind;
+  traits: Traits;
+  school?: Schools['toPebbles'] | undefined;
+}): boolean =>
+  to === 'pebbles' &&
+  JAR_FROM.includes(from) &&
+  // Cuts in succulent roots close dry or not at all.
+  traits.drying !== 'fullyDry' &&
+  school === 'long';
+
+/** The stations of the long way: fresh water, then new roots and the pebbles. */
+function jarStations(request: AftercareRequest): AftercareTask[] {
+  if (!request.jar || request.to !== 'pebbles') return [];
+  return [
+    {
+      kind: 'water',
+      rule: 'jarWater',
+      due: onDay(request, JAR_DAYS.change),
+      everyDays: JAR_DAYS.change,
+      until: onDay(request, JAR_DAYS.roots),
+      words: { of: 'jarWater' },
+    },
+    {
+      kind: 'look',
+      rule: 'intoPebbles',
+      due: onDay(request, JAR_DAYS.roots),
+      words: { of: 'intoPebbles' },
+    },
+  ];
 }
 
 const onDay = ({ date }: AftercareRequest, days: number) => addDays(date, days);

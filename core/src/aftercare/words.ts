@@ -20,6 +20,8 @@ export type TaskWords =
   | { of: 'extend'; addsCm: number; aboveCm: number }
   | {
       of:
+        | 'jarWater'
+        | 'intoPebbles'
         | 'secondWater'
         | 'justMoist'
         | 'secure'
@@ -52,6 +54,14 @@ const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
   fillReservoirLater: ({ days, because }) => [
     `Fill the reservoir to its mark, after ${days} dry days`,
     firstWaterWhy(because),
+  ],
+  jarWater: () => [
+    'Change the water of its jar',
+    'stale water has no air; the jar stays dark, the stem above the water',
+  ],
+  intoPebbles: () => [
+    'New white roots of 3 to 5 cm? Into its pebbles, and fill the reservoir',
+    'roots grown in water go on in pebbles; without them it stays in its jar for another two weeks',
   ],
   secondWater: () => [
     'Water a second time after about 2 hours',

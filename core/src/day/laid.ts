@@ -9,7 +9,7 @@ import { litresOf, type DayBatch } from './batches.ts';
 import type { Chain } from './chains.ts';
 import type { LeftOut } from './leftOut.ts';
 import type { DayPlan } from './plan.ts';
-import type { DayMound, DayPot, DayProblem, DaySupport, Tidiness } from './problem.ts';
+import type { DayMound, DayPot, DayProblem, DaySupport, DayWater, Tidiness } from './problem.ts';
 import type { DaySchedule } from './schedule.ts';
 import { USUAL_SCHOOLS, type Schools } from '../schools/index.ts';
 import type { Saying } from '../saying/index.ts';
@@ -37,6 +37,8 @@ export interface DayLine {
   support: DaySupport | null;
   /** absent: potted, not seated on a mound */
   mound?: DayMound;
+  /** absent: no pot of pebbles */
+  water?: DayWater;
 }
 
 /** One batch of a day, in scoops and litres. */
@@ -151,6 +153,7 @@ export function laidDay(
         gain: row.gain[date]! - option.penalty,
         support: row.support,
         ...(option.mound ? { mound: option.mound } : {}),
+        ...(option.water ? { water: option.water } : {}),
       };
     })
     .sort((a, b) => a.date - b.date || ordered.indexOf(a.plant) - ordered.indexOf(b.plant));

@@ -75,6 +75,29 @@ describe('a day as it is shown and kept', () => {
     expect(pickList(laidDay(problem, plan)).some(({ kind }) => kind === 'strands')).toBe(false);
   });
 
+  it('fetches vessel, wicks and water for each pot of pebbles, and the solution of all at once', () => {
+    const [{ problem, plan }] = days as [Planned];
+    const over = plan.moves.slice(0, 3).map(({ plant }) => plant);
+    const water = (i: number) => ({
+      vessel: `bucket ${i}`,
+      litres: 0.5 + i,
+      fed: i !== 2,
+      wicks: i === 0 ? null : { label: 'cord', count: i, lengthCm: 12 },
+    });
+    const plants = problem.plants.map((row) => {
+      const i = over.indexOf(row.id);
+      const options = row.options.map((option) => ({ ...option, water: water(i) }));
+      return i < 0 ? row : { ...row, options };
+    });
+    const fetched = pickList(laidDay({ ...problem, plants }, plan));
+    const vessels = fetched.filter(({ kind }) => kind === 'overWater');
+    expect(vessels.map((one) => one.label).sort()).toEqual(
+      over.map((id) => problem.plants.find((row) => row.id === id)!.name).sort(),
+    );
+    // Rain water is no solution.
+    expect(fetched.find(({ kind }) => kind === 'solution')).toMatchObject({ litres: 2, count: 2 });
+  });
+
   it('takes off what it saves what its bags and pots cost', () => {
     for (const { laid } of days) {
       const saved = laid.lines.reduce((sum, { gain }) => sum + gain, 0);

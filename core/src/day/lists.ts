@@ -1,4 +1,5 @@
 import type { LaidDay } from './laid.ts';
+import type { DayWater } from './problem.ts';
 import { component } from '../media/index.ts';
 import { say, type Saying } from '../saying/index.ts';
 import { supportKind, type SupportKindId } from '../support/index.ts';
@@ -70,7 +71,11 @@ export type Fetched =
   | { kind: 'pole'; label: string; lengthCm: number; count: number }
   | { kind: 'netPot'; label: Saying; widthCm: number; count: number; for: string[] }
   /** for all mounds together: one soak */
-  | { kind: 'strands'; label: string; dryG: number; count: number };
+  | { kind: 'strands'; label: string; dryG: number; count: number }
+  /** what one pot of pebbles stands over */
+  | ({ kind: 'overWater'; label: string; count: 1 } & DayWater)
+  /** for all of them together */
+  | { kind: 'solution'; label: string; litres: number; count: number };
 
 /** What the mounds of a day take beside their pots: net pots by size, long strands by weight. */
 function forMounds(lines: LaidDay['lines']): Fetched[] {
@@ -89,6 +94,30 @@ function forMounds(lines: LaidDay['lines']): Fetched[] {
             label: component('longMoss').label,
             dryG: seated.reduce((sum, { dryG }) => sum + dryG, 0),
             count: seated.length,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Vessels, wicks and water of a day's pots of pebbles, and all nutrient solution at once. */
+function forWater(lines: LaidDay['lines']): Fetched[] {
+  const over = lines.flatMap(({ name, water }) => (water ? [{ name, ...water }] : []));
+  const fed = over.filter((one) => one.fed);
+  return [
+    ...over.map(({ name, ...water }): Fetched => ({
+      kind: 'overWater',
+      label: name,
+      count: 1,
+      ...water,
+    })),
+    ...(fed.length > 0
+      ? [
+          {
+            kind: 'solution' as const,
+            label: 'nutrient solution, weak, pH about 6',
+            litres: fed.reduce((sum, { litres }) => sum + litres, 0),
+            count: fed.length,
           },
         ]
       : []),
@@ -133,5 +162,6 @@ export function pickList({ lines, bags, cuts }: LaidDay): Fetched[] {
       })),
     ),
     ...forMounds(lines),
+    ...forWater(lines),
   ];
 }

@@ -45,6 +45,17 @@ export interface DayOption {
   penalty: number;
   /** wrapped in moss over an upturned net pot, on this pot's mouth */
   mound?: DayMound | undefined;
+  /** pebbles: what they stand over */
+  water?: DayWater | undefined;
+}
+
+/** What a pot of pebbles takes beside its pebbles. */
+export interface DayWater {
+  vessel: Saying;
+  litres: number;
+  /** nutrient solution; false: rain water */
+  fed: boolean;
+  wicks: { label: string; count: number; lengthCm: number } | null;
 }
 
 /** What a mound takes. */

@@ -78,8 +78,8 @@ export interface DryingPot {
   live?: number;
   /** the plant's own use against the typical, by its log */
   ownFactor?: number;
-  /** L; absent: as such pots usually have it */
-  reservoirL?: number;
+  /** water that may go from one filling to the next, L; absent: as such pots usually have it */
+  reservoir?: { growthL: number; restL: number };
 }
 
 /** A pot that its roots reach little of dries at most so many times later. @source common practice, no source */
@@ -93,6 +93,10 @@ const DRIES_THROUGH = 0.34;
 /** Longer than two months nobody leaves a plant that is watered at all. @source common practice, no source */
 const MOST_DAYS = 60;
 const LEAST = 1e-6;
+/** Below this activity the dark months' level of a reservoir holds. @source common practice, no source */
+export const WINTER_LEVEL_BELOW = 0.35;
+/** An empty one in winter, its wick damp, is seen so often. @source common practice, no source: every few days */
+export const WICK_EVERY_DAYS = 4;
 /** Water that never comes out, as a share of the pores. */
 const BOUND_SHARE = 0.05;
 
@@ -123,31 +127,17 @@ export function yearEnds(
   return { rest: byUse[0]!, growth: byUse[byUse.length - 1]! };
 }
 
+/** The part of a pot that its use of water follows from. */
+export type UsingPot = Omit<DryingPot, 'mix' | 'kind' | 'floorCm' | 'reservoir'>;
+
 /**
- * How long a pot goes between waterings, over the year.
+ * What a plant in a pot uses on a day at some pace, g; of its wall it may be told otherwise.
  *
- * @param year  as `yearOf` gives it
- * @source water held: the drained column; use: typicalUseG; shares: common practice, no source
+ * @source typicalUseG; shares: common practice, no source
  */
-export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
-  const { traits, spot, inside, mix, kind, material, live = 1, ownFactor = 1 } = pot;
+export function useIn(pot: UsingPot): (pace: MonthPace, wallCm2?: number) => number {
+  const { traits, spot, inside, material, live = 1, ownFactor = 1 } = pot;
   const fill = pot.fillHeightCm ?? inside.heightCm - usualHeadspaceCm(inside);
-  const floorCm = pot.floorCm ?? 0;
-  // A drainage layer holds no water for the plant.
-  const litres = fillL(inside) - (floorCm > 0 ? volumeBelowL(inside, floorCm) : 0);
-  const watering: Watering =
-    kind === 'pebbles' ? 'filling' : traits.drying === 'wet' ? 'keptWet' : 'dries';
-  const fresh = freshIn(mix, inside, fill, floorCm);
-  const heldL =
-    watering === 'filling'
-      ? (pot.reservoirL ?? USUAL_RESERVOIR * litres)
-      : Math.max(0.01, fresh.water - BOUND_SHARE * mix.totalPorosity) * litres;
-  // A fine mix is dry on top long before its core is, and nobody waits for that.
-  const reached = Math.min(1, DRIES_THROUGH / fresh.water);
-  const spentShare =
-    watering === 'filling'
-      ? 1
-      : SPENT_BEFORE_WATER[traits.drying] * (traits.drying === 'fullyDry' ? reached : 1);
   const surfaceCm2 = sectionCm2(inside, fill);
   const rooted = sectionCm2(inside, inside.heightCm);
   const grownIn = pot.grownIn ?? inside;
@@ -166,15 +156,51 @@ export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
       windy: !spot.indoors,
     });
   // What few roots do not drink the surface still gives off.
-  const use = (pace: MonthPace, wallCm2 = wall) =>
+  return (pace, wallCm2 = wall) =>
     Math.max(useG(pace, canopy, wallCm2), useG(pace, rooted, wallCm2) / MOST_FOR_FEW_ROOTS);
+}
+
+/**
+ * How long a pot goes between waterings, over the year.
+ *
+ * @param year  as `yearOf` gives it
+ * @source water held: the drained column; use: typicalUseG; shares: common practice, no source
+ */
+export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
+  const { traits, inside, mix, kind } = pot;
+  const fill = pot.fillHeightCm ?? inside.heightCm - usualHeadspaceCm(inside);
+  const floorCm = pot.floorCm ?? 0;
+  // A drainage layer holds no water for the plant.
+  const litres = fillL(inside) - (floorCm > 0 ? volumeBelowL(inside, floorCm) : 0);
+  const watering: Watering =
+    kind === 'pebbles' ? 'filling' : traits.drying === 'wet' ? 'keptWet' : 'dries';
+  const fresh = freshIn(mix, inside, fill, floorCm);
+  const usualL = USUAL_RESERVOIR * litres;
+  const { growthL, restL } = pot.reservoir ?? { growthL: usualL, restL: usualL };
+  const heldL =
+    watering === 'filling'
+      ? growthL
+      : Math.max(0.01, fresh.water - BOUND_SHARE * mix.totalPorosity) * litres;
+  // A fine mix is dry on top long before its core is, and nobody waits for that.
+  const reached = Math.min(1, DRIES_THROUGH / fresh.water);
+  const spentShare =
+    watering === 'filling'
+      ? 1
+      : SPENT_BEFORE_WATER[traits.drying] * (traits.drying === 'fullyDry' ? reached : 1);
+  const use = useIn(pot);
   const { growth, rest } = yearEnds(year, traits.waterUse);
   const stands = ({ activity }: MonthPace) => {
     const resting = watering === 'dries' ? 1 - activity / Math.max(LEAST, growth.activity) : 0;
     return 1 + STANDS_DRY_AT_REST[traits.drying] * Math.max(0, resting);
   };
-  const days = (pace: MonthPace, wallCm2 = wall) =>
-    Math.min(MOST_DAYS, stands(pace) * daysToDry(heldL, spentShare, use(pace, wallCm2)));
+  const heldIn = ({ activity }: MonthPace) =>
+    watering === 'filling' && activity < WINTER_LEVEL_BELOW ? restL : heldL;
+  const days = (pace: MonthPace, wallCm2?: number) => {
+    const held = heldIn(pace);
+    // A reservoir that is left empty in winter has its wick felt, and a drop poured.
+    if (held <= 0) return WICK_EVERY_DAYS;
+    return Math.min(MOST_DAYS, stands(pace) * daysToDry(held, spentShare, use(pace, wallCm2)));
+  };
   const isDry = ({ activity }: MonthPace) =>
     traits.dryRest && activity < RESTS_BELOW * growth.activity;
   const wanted = (pace: MonthPace) => (isDry(pace) ? null : days(pace));
@@ -216,6 +242,7 @@ export function dryingOfPresent(
   kind: MediumKind,
   material: PotMaterialId = 'plastic',
   log: Pick<WaterFindings, 'points'> | null = null,
+  reservoir?: DryingPot['reservoir'],
 ): Drying & { own: OwnUse | null } {
   const { traits, spot, pot } = present;
   const own = ownUseOfPresent(present, log, material);
@@ -229,6 +256,7 @@ export function dryingOfPresent(
       mix,
       kind,
       ...(own ? { ownFactor: own.factor } : {}),
+      ...(reservoir ? { reservoir } : {}),
     },
     yearOf(spot, traits),
   );

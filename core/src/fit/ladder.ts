@@ -1,6 +1,7 @@
 import { positive } from '../number/index.ts';
 import type { Blend } from '../mixing/index.ts';
 import type { MediumKind } from '../media/index.ts';
+import { usableWater, waterUnder, type UnderRequest, type WaterUnder } from '../pebbles/index.ts';
 import { MOUND_MOUTH_CM, moundOnPot } from '../mounds/index.ts';
 import {
   coverFit,
@@ -23,7 +24,7 @@ import {
 import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
 import { pick, type Choosing } from './choose.ts';
 import { depthPlan, type DrainageLayer } from './depth.ts';
-import { ownUseOfPresent, dryingIn, yearEnds, yearOf, type MonthPace } from './drying.ts';
+import { dryingIn, ownUseOfPresent, useIn, yearEnds, yearOf, type MonthPace } from './drying.ts';
 import { ruledOut } from './judge.ts';
 import { rungNotes } from './notes.ts';
 import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
@@ -81,6 +82,8 @@ export interface FitRequest {
   covers?: readonly CoverOption[];
   /** the cover it stands in now: kept where the new pot goes into it */
   presentCover?: CoverOption | null;
+  /** of a pot of pebbles: how it stands over its water, where the keeper chose */
+  water?: UnderRequest['chosen'];
 }
 
 const WEEKS_OF_YEAR = 52;
@@ -179,26 +182,36 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     toFill: monthsToFill(traits.vigour, rimCm(inside)),
   };
   const crowded = crowdedBand(start, filling, mean, ball.pace);
+  const using = {
+    traits,
+    spot,
+    inside,
+    outside: option.outside,
+    material: option.material,
+    fillHeightCm,
+    grownIn: old,
+    live: ball.live,
+    ...(own ? { ownFactor: own.factor } : {}),
+  };
+  const winter = situation.schools?.winter ?? USUAL_SCHOOLS.winter;
+  const ownL = option.features?.reservoirL || null;
+  // A pot with a reservoir of its own stands over nothing else.
+  const under =
+    newKind === 'pebbles' && ownL === null ? standsOver(option, shared, useIn(using)) : null;
   const drying = dryingIn(
     {
-      traits,
-      spot,
-      inside,
-      outside: option.outside,
-      material: option.material,
+      ...using,
       mix,
       kind: newKind,
-      fillHeightCm,
       floorCm: depth.layerCm,
-      grownIn: old,
-      live: ball.live,
-      ...(own ? { ownFactor: own.factor } : {}),
-      ...(option.features?.reservoirL ? { reservoirL: option.features.reservoirL } : {}),
+      ...(under ? { reservoir: usableWater(under.summer.litres, winter) } : {}),
+      ...(ownL ? { reservoir: { growthL: ownL, restL: ownL } } : {}),
     },
     year,
   );
   const oldL = Math.min(ball.displacesL, litres);
   const cover = keptCover(option, request);
+  const vessel = under ? under.vessel : cover?.why === null ? cover.cover : null;
   const standing: Standing = {
     option,
     inside,
@@ -209,7 +222,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     plantHeightCm,
     ...(support ? { support } : {}),
     ...(depth.layerCm > 0 ? { ballast: ballastLayer(inside, depth.layerCm) } : {}),
-    ...(cover?.why === null ? { cover: cover.cover } : {}),
+    ...(vessel ? { cover: vessel } : {}),
   };
   const stance = stanceOf(standing);
   return {
@@ -220,6 +233,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     fillL: litres,
     newMediumL,
     mound,
+    under,
     explored,
     monthsToCrowded: crowded?.months ?? null,
     crowdedBand: crowded && { soonest: crowded.soonest, latest: crowded.latest },
@@ -252,6 +266,27 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     verdict: 'fits',
     because: '',
   };
+}
+
+/** What a pot of pebbles is set up over, for what the plant will use of it. */
+function standsOver(
+  option: PotOption,
+  { request, ball, year }: Shared,
+  use: ReturnType<typeof useIn>,
+): WaterUnder {
+  const { situation, covers = [], presentCover, water } = request;
+  const { growth, rest } = yearEnds(year, situation.traits.waterUse);
+  return waterUnder({
+    outside: option.outside,
+    inside: insideOfOption(option),
+    rootsL: ball.displacesL,
+    roots: situation.medium.kind === 'pebbles' ? 'reached' : 'short',
+    usePerDayL: { growth: use(growth) / 1000, winter: use(rest) / 1000 },
+    winter: situation.schools?.winter ?? USUAL_SCHOOLS.winter,
+    vessels: covers,
+    presentId: presentCover?.id ?? null,
+    ...(water ? { chosen: water } : {}),
+  });
 }
 
 /** The plant's cover pot, and why this pot does not go into it (null: it does). */

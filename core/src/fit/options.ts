@@ -6,6 +6,7 @@ import {
   type PotFeatures,
   type PotMaterialId,
   type PotShape,
+  type PotTone,
 } from '../pots/index.ts';
 import type { IsoDate } from '../season/index.ts';
 import { say, type Saying } from '../saying/index.ts';
@@ -43,7 +44,39 @@ export interface CoverOption {
   outside: PotShape;
   material: PotMaterialId;
   emptyKg?: number;
+  /** what it is as a vessel for water */
+  features?: Pick<PotFeatures, 'tone' | 'holes' | 'drain'>;
 }
+
+/** A cover of the shelf, as it is kept. */
+export interface CoverRow extends Pick<PotFeatures, 'holes'> {
+  id: number;
+  label: string;
+  shape: PotShape;
+  material: PotMaterialId;
+  emptyKg: number | null;
+  tone: PotTone | null;
+  drain: boolean;
+}
+const COVER = 'cover-';
+export const coverOptionId = (id: number): string => `${COVER}${id}`;
+/** The row of the shelf that a cover is; null: not the shelf's. */
+export const coverIdOf = (id: string | undefined): number | null =>
+  id?.startsWith(COVER) ? Number(id.slice(COVER.length)) || null : null;
+
+/** A cover of the shelf as a plant is fitted with it. */
+export const coverOption = (row: CoverRow): CoverOption => ({
+  id: coverOptionId(row.id),
+  label: row.label,
+  outside: row.shape,
+  material: row.material,
+  ...(row.emptyKg ? { emptyKg: row.emptyKg } : {}),
+  features: {
+    holes: row.holes ?? null,
+    drain: row.drain,
+    ...(row.tone ? { tone: row.tone } : {}),
+  },
+});
 
 /** Standard sizes offered beside what is on the shelf: from a size down to this much wider. */
 const NARROWEST_SHARE = 0.72;

@@ -1,4 +1,5 @@
 import type { PotShape } from '../pots/index.ts';
+import type { WaterUnder } from '../pebbles/index.ts';
 import type { MoundOnPot } from '../mounds/index.ts';
 import type { DepthPlan } from './depth.ts';
 import type { Drying } from './drying.ts';
@@ -34,6 +35,8 @@ export interface Rung {
   newMediumL: number;
   /** what it is seated on instead of being filled round; null: it stands in the pot */
   mound: MoundOnPot | null;
+  /** what pebbles stand over; null: it is no pot of pebbles */
+  under: WaterUnder | null;
   /** share explored on the first day */
   explored: number;
   /** null: the plant does not grow here */

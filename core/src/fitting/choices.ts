@@ -1,5 +1,6 @@
-import type { DrainageLayer, RootCuts } from '../fit/index.ts';
+import { coverOptionId, type DrainageLayer, type RootCuts } from '../fit/index.ts';
 import { recipeOfKind, type Pantry, type RecipePart } from '../media/index.ts';
+import type { PebbleSetupKind } from '../pebbles/index.ts';
 import type { Countable } from '../tray/index.ts';
 import {
   supportMode,
@@ -26,6 +27,10 @@ export interface FitChoices {
   countedRoots: number | null;
   /** seated on an upturned net pot, wrapped in moss */
   mound: boolean;
+  /** pebbles: how they stand over their water, and in which vessel; null: as suits */
+  waterKind: PebbleSetupKind | null;
+  /** id of a free cover; `found`: none of the keeper's */
+  vessel: string | null;
   /** share of the roots found alive at the bench, 0 … 1; null: as last seen */
   liveRoots: number | null;
   /** id of the pot taken by hand; null: the ladder's own choice */
@@ -78,6 +83,8 @@ export function startingChoices(
     growths: plan?.cuts.counted?.growths ?? null,
     countedRoots: plan?.cuts.counted?.roots ?? null,
     mound: plan?.mound ?? false,
+    waterKind: plan?.water?.kind ?? null,
+    vessel: plan?.water ? vesselOf(plan.water.coverId) : null,
     liveRoots: null,
     picked: null,
     supportMode: !plan ? suggested : plan.support ? 'new' : has ? 'keep' : 'none',
@@ -93,6 +100,18 @@ export function startingChoices(
     horizonMonths: HORIZON_MONTHS,
   };
 }
+
+/** A vessel that is none of the shelf's. */
+export const FOUND_VESSEL = 'found';
+
+const vesselOf = (coverId: number | null) =>
+  coverId === null ? FOUND_VESSEL : coverOptionId(coverId);
+
+/** What was chosen of the water under pebbles, as the ladder takes it. */
+export const waterChosen = ({ waterKind, vessel }: Pick<FitChoices, 'waterKind' | 'vessel'>) => ({
+  ...(waterKind ? { kind: waterKind } : {}),
+  ...(vessel === null ? {} : { vesselId: vessel === FOUND_VESSEL ? null : vessel }),
+});
 
 /** The mix of its kind; what stands in pebbles stays in them until the keeper says otherwise. */
 const usualRecipe = ({ mediumKind, situation: { traits } }: FitSubject): string =>

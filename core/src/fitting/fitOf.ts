@@ -1,4 +1,5 @@
 import {
+  coverIdOf,
   grownStanding,
   potLadder,
   remedies,
@@ -13,6 +14,7 @@ import {
 } from '../fit/index.ts';
 import type { MediumKind, Pantry, RecipePart } from '../media/index.ts';
 import { blend, potExtras, type Blend, type PotExtra } from '../mixing/index.ts';
+import type { WaterUnder } from '../pebbles/index.ts';
 import { OutOfRange } from '../number/outOfRange.ts';
 import { sectionCm2, usualHeadspaceCm } from '../pots/index.ts';
 import { fittedSteps, type Step } from '../procedures/index.ts';
@@ -37,7 +39,7 @@ import {
   type SupportPlan,
   type SupportWanted,
 } from '../support/index.ts';
-import { countedOf, cutsOf, type FitChoices } from './choices.ts';
+import { countedOf, cutsOf, waterChosen, type FitChoices } from './choices.ts';
 import { mixFor, newKindOf, ownPartsOf, type FittedMix } from './mix.ts';
 import type { FitPlan } from './plan.ts';
 import { placeOf, type FitShelf, type FitSubject } from './subject.ts';
@@ -239,6 +241,7 @@ function requestOf(
     layer: choices.layer,
     covers: [...covers, ...(presentCover ? [presentCover] : [])],
     presentCover,
+    water: waterChosen(choices),
   };
 }
 
@@ -373,9 +376,15 @@ export function settledPlan(fit: Fit): FitPlan | null {
     layer: choices.layer,
     cuts: { ...cutsOf(choices), ...(choices.pieces > 1 ? { counted: countedOf(choices) } : {}) },
     ...(fit.onMound ? { mound: true } : {}),
+    ...(fit.rung.under ? { water: plannedWater(fit.rung.under) } : {}),
     support: at && plannedSupport(at),
   };
 }
+
+const plannedWater = ({ kind, vessel }: WaterUnder): NonNullable<FitPlan['water']> => ({
+  kind,
+  coverId: coverIdOf(vessel?.id),
+});
 
 /** A new support as it is kept, with the piece that it is cut from. */
 export const plannedSupport = ({

@@ -1,4 +1,5 @@
 import type { DrainageLayer, PotSource, RootCuts } from '../fit/index.ts';
+import type { PebbleSetupKind } from '../pebbles/index.ts';
 import type { RecipePart } from '../media/index.ts';
 import type { PotMaterialId, PotShape } from '../pots/index.ts';
 import type { Countable } from '../tray/index.ts';
@@ -35,5 +36,7 @@ export interface FitPlan {
   cuts: RootCuts & { counted?: Countable | undefined };
   /** seated on an upturned net pot, wrapped in moss */
   mound?: boolean | undefined;
+  /** what its pebbles stand over; coverId null: no vessel of the shelf */
+  water?: { kind: PebbleSetupKind; coverId: number | null } | undefined;
   support: PlannedSupport | null;
 }

@@ -1,6 +1,6 @@
 import { OutOfRange } from '../number/outOfRange.ts';
 import { component } from '../media/index.ts';
-import { positive, within } from '../number/index.ts';
+import { bisect, positive, within } from '../number/index.ts';
 import { usualHeadspaceCm, volumeBelowL, type PotShape } from '../pots/index.ts';
 import { wickFlowMl, WICKS, type WickKind } from './wick.ts';
 import { SCHOOLS, type Schools } from '../schools/index.ts';
@@ -71,6 +71,8 @@ export interface ReservoirLevel {
 
 export interface WickPlan {
   count: number;
+  /** fewer hang in the water in the dark months; the others are drawn up */
+  winterCount: number;
   lengthCm: number;
   /** a day's water of one wick when the reservoir is nearly empty, L */
   flowPerDayL: number;
@@ -82,16 +84,16 @@ export interface WickPlan {
 /** Porous pebbles of 8–16 mm stay damp so far above water or a wick's end. @source common practice, no source */
 export const PEBBLE_LIFT_CM = 10;
 /** The top may dry: it keeps gnats and algae off. @source common practice, no source */
-const DRY_TOP_CM = 3;
+export const DRY_TOP_CM = 3;
 /** Water touches the net pot's floor while roots are short, cm into it. @source common practice, no source */
-const TOUCHES_CM = 0.5;
+export const TOUCHES_CM = 0.5;
 /** Once roots reach the water it stands lower by this share of the gap: they want air too. */
 const LOWER_SHARE = 0.7;
 /** Cord that lies on the vessel's floor, cm. */
 const TAIL_CM = 3;
 const MOST_WICKS = 12;
 /** The last of the water lies in corners. */
-const USABLE_SHARE = 0.9;
+export const USABLE_SHARE = 0.9;
 
 /**
  * Pebbles, water and wicks of a set-up with a reservoir.
@@ -138,8 +140,9 @@ function levelsOf(request: PebbleRequest, voidShare: number) {
   // A wick leaves the roots above the water, whatever their length.
   const asked = kind === 'wick' ? Math.min(summerCm, gapCm * 0.95) : summerCm;
   const top = own === undefined ? asked : within('levelCm', own, 0.1, request.outer.heightCm);
+  const litresAt = (levelCm: number) => waterBelow(request, levelCm, voidShare);
   const at = (levelCm: number, perDayL: number): ReservoirLevel => {
-    const litres = waterBelow(request, levelCm, voidShare);
+    const litres = litresAt(levelCm);
     return {
       levelCm,
       litres,
@@ -147,11 +150,24 @@ function levelsOf(request: PebbleRequest, voidShare: number) {
       airGapCm: (kind === 'holes' ? 0 : gapCm) - levelCm,
     };
   };
-  return {
-    summer: at(top, usePerDayL.growth),
-    winter: at(top * SCHOOLS.winter.options[winter].share, usePerDayL.winter),
-  };
+  const summer = at(top, usePerDayL.growth);
+  // A share of its litres, as the log of a reservoir has it: in a tapered vessel a little more of its depth.
+  const winterL = summer.litres * SCHOOLS.winter.options[winter].share;
+  const lower = winterL > 0 ? levelFor(winterL, litresAt, top) : 0;
+  return { summer, winter: at(lower, usePerDayL.winter) };
 }
+
+/** Within a tenth of a millimetre. */
+const LEVEL_TOLERANCE_CM = 0.001;
+/** The level at which a vessel holds so much, cm; the litres are no more than at `topCm`. */
+export const levelFor = (
+  litres: number,
+  litresAt: (levelCm: number) => number,
+  topCm: number,
+): number =>
+  litres >= litresAt(topCm)
+    ? topCm
+    : bisect((cm) => litresAt(cm) - litres, 0, topCm, LEVEL_TOLERANCE_CM);
 
 /** Water up to a level: all of the vessel below the inner pot, the room between pebbles within it. */
 function waterBelow(
@@ -176,8 +192,14 @@ function wickOf(
   const liftCm = gapCm + insideCm;
   const flowPerDayL = wickFlowMl(kind, liftCm) / 1000;
   const reaches = liftCm < WICKS[kind].liftCm;
-  const count = reaches
-    ? Math.min(MOST_WICKS, Math.max(1, Math.ceil(usePerDayL.growth / flowPerDayL - 1e-9)))
-    : 0;
-  return { count, lengthCm: liftCm + TAIL_CM, flowPerDayL, liftCm, reaches };
+  const countFor = (perDayL: number) =>
+    reaches ? Math.min(MOST_WICKS, Math.max(1, Math.ceil(perDayL / flowPerDayL - 1e-9))) : 0;
+  return {
+    count: countFor(usePerDayL.growth),
+    winterCount: countFor(usePerDayL.winter),
+    lengthCm: liftCm + TAIL_CM,
+    flowPerDayL,
+    liftCm,
+    reaches,
+  };
 }

@@ -23,6 +23,8 @@ export interface PotFeatures {
   wicks?: number;
   /** a basket: it hangs, and cannot topple */
   hangs?: boolean;
+  /** a vessel: water can be let out below without lifting the plant */
+  drain?: boolean;
 }
 
 /** Play a hand needs to lift a pot out of its cover, cm a side. @source common practice, no source */
@@ -43,20 +45,26 @@ export type CoverFit = { fits: true; outCm: number } | { fits: false; why: Sayin
  *
  * @param pot  outside sizes
  * @param cover  outside sizes, with its material for the wall
+ * @param raisedCm  how high it stands above the cover's floor
  */
-export function coverFit(pot: PotShape, cover: PotShape, material: PotMaterialId): CoverFit {
+export function coverFit(
+  pot: PotShape,
+  cover: PotShape,
+  material: PotMaterialId,
+  raisedCm = 0,
+): CoverFit {
   const inside = insideOfMaterial(cover, material);
-  const shared = Math.min(pot.heightCm, inside.heightCm);
+  const shared = Math.min(pot.heightCm, Math.max(0, inside.heightCm - raisedCm));
   for (let i = 0; i <= STEPS; i++) {
     const z = (shared * i) / STEPS;
     const need = widestAt(pot, inside, z) + PLAY_CM;
-    const room = footprintAt(inside, z);
+    const room = footprintAt(inside, raisedCm + z);
     const short = Math.max(need - room.lengthCm, shorter(pot, z) + PLAY_CM - room.widthCm);
     if (short > 0) {
       return { fits: false, why: say`too narrow for it by ${{ cm: upToMm(2 * short) }}` };
     }
   }
-  const outCm = Math.max(0, pot.heightCm - inside.heightCm);
+  const outCm = Math.max(0, raisedCm + pot.heightCm - inside.heightCm);
   return outCm > MOST_OUT * pot.heightCm
     ? { fits: false, why: say`too shallow: the pot would stand out by ${{ cm: upToMm(outCm) }}` }
     : { fits: true, outCm };

@@ -1,6 +1,7 @@
 import { workMeant } from '../decide/index.ts';
 import { before } from './before.ts';
-import { after, potted, throughWater } from './potting.ts';
+import { throughWater } from './overWater.ts';
+import { after, potted } from './potting.ts';
 import { rootsFreed } from './roots.ts';
 import type { ProcedureRequest } from './request.ts';
 import { inOrder, type Step } from './step.ts';

@@ -52,6 +52,7 @@ export function fittedSteps(repot: FittedRepot): Step[] {
     },
     topDressing: repot.topDressing,
     mound: rung.mound,
+    under: rung.under,
     wetKg: repot.wetKg,
     ...(situation.schools ? { schools: situation.schools } : {}),
   });

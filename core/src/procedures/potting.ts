@@ -1,4 +1,5 @@
 import { firstWaterFor, firstWaterWhy, takesCold } from '../aftercare/index.ts';
+import { overWater, reservoirFilled } from './overWater.ts';
 import { isInfested, rotSeen } from './before.ts';
 import type { Repotting } from './request.ts';
 import type { Step } from './step.ts';
@@ -7,34 +8,15 @@ import { say } from '../saying/index.ts';
 const MOSS_SOAK_MIN = 20;
 const SECOND_WATER_MIN = 120;
 const DOSE_MIN = 10;
-const WATER_WEEKS_MIN = 3 * 7 * 24 * 60;
-const JAR_FROM: readonly Repotting['from'][] = ['peatSoil', 'loam', 'mix', 'bark', 'mineral'];
 /** Less is not measured. */
 const LEAST_L = 0.01;
-
-/** Roots made ready for water before they meet pebbles. */
-export function throughWater({ from, to, traits, start = 'potted', schools }: Repotting): Step[] {
-  if (to !== 'pebbles' || start !== 'potted' || !JAR_FROM.includes(from)) return [];
-  // Cuts in succulent roots close dry or not at all.
-  if (traits.drying === 'fullyDry') return [];
-  if (schools.toPebbles !== 'long') return [];
-  return [
-    {
-      id: 'waterJar',
-      title:
-        'Stand the bare roots in a dark jar of water, changed twice a week, until new white roots grow',
-      why: 'soil roots partly die in pebbles; roots grown in water go on there',
-      cautions: [],
-      timer: { minutes: WATER_WEEKS_MIN, label: 'look for new water roots' },
-    },
-  ];
-}
 
 /** From the empty pot to a plant that stands, level and labelled. */
 export function potted(request: Repotting): Step[] {
   return [
     ...potReady(request),
     ...supportFirst(request),
+    ...overWater(request),
     ...(request.mound ? mounded(request.mound) : seated(request)),
     ...fastened(request),
     {
@@ -293,16 +275,7 @@ function watered(request: Repotting): Step[] {
   const cut = pieces > 1 || rootsPruned || rotSeen(signals);
   const { days, because } = firstWaterFor(traits, cut, schools.firstWater);
   const why = firstWaterWhy(because);
-  if (to === 'pebbles' && traits.drying !== 'fullyDry') {
-    return [
-      {
-        id: 'fillReservoir',
-        title: `Pour ${traits.fed ? 'nutrient solution' : 'rain water, without feed,'} through the pebbles, then up to the level`,
-        why: `${traits.fed ? 'plain water has no food; ' : ''}the first pour wets every pebble, dry clay draws water out of roots`,
-        cautions: [],
-      },
-    ];
-  }
+  if (to === 'pebbles' && traits.drying !== 'fullyDry') return reservoirFilled(request);
   if (days > 0) {
     return [
       {

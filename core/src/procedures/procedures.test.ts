@@ -5,7 +5,7 @@ import { CATALOGUE, resolveTaxon } from '../catalogue/index.ts';
 import { component } from '../media/index.ts';
 import { moundOnPot } from '../mounds/index.ts';
 import { procedure, STEP_IDS, tasksDoneBy, type ProcedureRequest, type StepId } from './index.ts';
-import { METRIC, spoken } from '../saying/index.ts';
+import { inMetric, METRIC, spoken } from '../saying/index.ts';
 
 /** A fern moved on from soil to soil, its ball kept. */
 const FERN: ProcedureRequest = {
@@ -50,6 +50,15 @@ const POLE = {
     fixing: 'wire through the rim',
   },
 } as const;
+const UNDER: NonNullable<ProcedureRequest['under']> = {
+  kind: 'wick',
+  gapCm: 4,
+  summer: { levelCm: 3.8, litres: 0.9, days: 14, airGapCm: 0.2 },
+  wick: { count: 2, winterCount: 1, lengthCm: 11, flowPerDayL: 0.07, liftCm: 8, reaches: true },
+  wickKind: 'polyester',
+  wickInsideCm: 4,
+  cautions: ['wrapDark'],
+};
 const PEBBLES = { to: 'pebbles', components: [component('clayPebbles')] } as const;
 const INFESTED = { signals: { infestedRoots: true } } as const;
 const ROT = { signals: { rot: 'roots', liveRoots: 0.4 }, work: 'bareRoot' } as const;
@@ -373,6 +382,24 @@ const ROWS: Row[] = [
     ['squeezePot', 'waterJar', 'secure'],
   ],
   [
+    'pebbles in a clear vessel, on wicks',
+    { ...PEBBLES, work: 'bareRoot', under: UNDER },
+    ['wrapVessel', 'threadWicks', 'setOverWater', 'pourPebbles', 'fillReservoir'],
+    ['holdWater', 'waterNow'],
+    ['threadWicks', 'setPlant', 'pourPebbles', 'setOverWater', 'fillReservoir'],
+  ],
+  [
+    'pebbles above holes, of a plant with aerial roots',
+    {
+      ...PEBBLES,
+      work: 'bareRoot',
+      under: { ...UNDER, kind: 'holes', wick: null, wickKind: null, cautions: [] },
+      signals: { aerialRootsOutside: 'many' },
+    },
+    ['makeHoles', 'leaveAerial', 'fillReservoir'],
+    ['wrapVessel', 'threadWicks', 'setOverWater', 'leadRoots'],
+  ],
+  [
     'a cutting from water into pebbles',
     { ...PEBBLES, start: 'cuttingFromWater', work: 'bareRoot' },
     ['pourPebbles', 'fillReservoir'],
@@ -468,4 +495,18 @@ describe('what aftercare need not ask for', () => {
   it('is not a water that is held back', () => {
     expect(tasksDoneBy(['setPlant', 'holdWater', 'cleanUp'])).toEqual([]);
   });
+});
+
+it('the reservoir is filled to its litres and its level, by the work of its wicks', () => {
+  const steps = procedure({
+    ...FERN,
+    ...PEBBLES,
+    work: 'bareRoot',
+    under: UNDER,
+  } as ProcedureRequest);
+  const said = (id: string) => inMetric(steps.find((step) => step.id === id)!.title);
+  expect(said('fillReservoir')).toMatch(/until 900 mL stand 3\.8 cm deep in the vessel/);
+  expect(said('threadWicks')).toMatch(/2 wicks of polyester cord, 6 mm, 11 cm long/);
+  const wicks = steps.find(({ id }) => id === 'threadWicks')!;
+  expect(wicks.items!.map(inMetric).join()).toMatch(/in the dark months 1 is enough/);
 });

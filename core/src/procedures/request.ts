@@ -3,6 +3,7 @@ import type { Signals } from '../decide/index.ts';
 import type { DepthPlan, DrainageLayer } from '../fit/index.ts';
 import type { Component, MediumKind } from '../media/index.ts';
 import type { MoundOnPot } from '../mounds/index.ts';
+import type { WaterUnder } from '../pebbles/index.ts';
 import type { PotMaterialId } from '../pots/index.ts';
 import type { RootWork } from '../aftercare/index.ts';
 import type { Schools } from '../schools/index.ts';
@@ -38,6 +39,11 @@ export interface Repotting {
   support?: { label: string; lengthCm: number; damp: boolean; ties: number; fixing: Saying } | null;
   /** seated on an upturned net pot, wrapped in moss */
   mound?: Pick<MoundOnPot, 'core' | 'mouthCm' | 'diameterCm' | 'mossL' | 'dryG'> | null;
+  /** what its pebbles stand over */
+  under?: Pick<
+    WaterUnder,
+    'kind' | 'gapCm' | 'summer' | 'wick' | 'wickKind' | 'wickInsideCm' | 'cautions'
+  > | null;
   /** dressing on the surface, in words with its amount */
   topDressing?: string | null;
   wetKg: number;

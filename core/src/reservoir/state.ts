@@ -10,6 +10,8 @@ import {
   type OwnThirst,
   type ReservoirEvent,
 } from './log.ts';
+import { WICK_EVERY_DAYS, WINTER_LEVEL_BELOW } from '../fit/index.ts';
+import { USABLE_SHARE } from '../pebbles/index.ts';
 import { SCHOOLS, type Schools } from '../schools/index.ts';
 import { say, type Saying } from '../saying/index.ts';
 
@@ -57,7 +59,8 @@ export const REMEDIES = {
   },
   salt: {
     title: 'Rinse off the salt crust',
-    remedy: 'lukewarm water from above until no white is left; the next solution weaker',
+    remedy:
+      'lukewarm water from above, about three times the pot, until no white is left; the next solution weaker',
     urgent: false,
   },
   ph: {
@@ -99,15 +102,12 @@ export interface ReservoirState {
   asks: ReservoirAsk[];
 }
 
-/** Below this activity the dark months' level holds. @source common practice, no source */
-const WINTER_ACTIVITY = 0.35;
-const EMPTY_SHARE = 0.05;
+/** The last of the water lies in corners. */
+const EMPTY_SHARE = 1 - USABLE_SHARE;
 /** Less than a drop. */
 const NOTHING_L = 1e-6;
 /** Asked to fill so many days before it is empty. */
 const AHEAD_DAYS = 2;
-/** An empty one in winter, its wick damp, is seen so often. @source common practice, no source: every few days */
-const WICK_EVERY_DAYS = 4;
 /** A little wider than what roots can use before it asks: a pen drifts too. */
 const PH_RANGE = { low: PH_USABLE.low - 0.3, high: PH_USABLE.high + 0.4 } as const;
 /** @source common practice, no source: about twice a middling feed */
@@ -127,13 +127,13 @@ const FARTHEST_DAYS = 120;
 export function reservoirState(request: ReservoirRequest): ReservoirState {
   const { today, events, typicalPerDayL, activity, winter: school } = request;
   positive('fullL', request.fullL);
-  const winter = activity < WINTER_ACTIVITY;
+  const winter = activity < WINTER_LEVEL_BELOW;
   const fullL = request.fullL * (winter ? SCHOOLS.winter.options[school].share : 1);
   const thirst = ownThirst(events, typicalPerDayL);
   const use = (date: IsoDate) => positive('use', typicalPerDayL(date) * thirst.factor);
   const known = lastLevel(events);
   const left = known && leftNow(fullL, known, today, use);
-  const daysLeft = left && daysUntilEmpty(left.litres, today, use);
+  const daysLeft = left && daysUntilEmpty(left.litres - EMPTY_SHARE * fullL, today, use);
   const base = {
     fullL,
     left,
@@ -233,7 +233,7 @@ function asksOf(
     if (seen === null || daysBetween(seen, today) >= WICK_EVERY_DAYS) {
       ask('checkWick', seen ? say`last felt on ${{ day: seen }}` : 'not felt yet this winter');
     }
-  } else if (left && left.share <= EMPTY_SHARE) {
+  } else if (left && left.share <= EMPTY_SHARE + NOTHING_L) {
     ask('empty', say`by its use it was drunk up; last known full on ${{ day: left.asOf }}`);
   } else if (left && daysLeft !== null && daysLeft <= AHEAD_DAYS) {
     ask('refill', say`${{ litres: left.litres }} left, ${daysLeft} days of its use`);

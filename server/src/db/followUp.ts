@@ -6,6 +6,7 @@ import type {
   StepId,
   TrayMedium,
   TrayMethod,
+  PebbleSetupKind,
   WickKind,
 } from '@fernbank/core';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
@@ -71,6 +72,13 @@ export const reservoirs = sqliteTable('reservoirs', {
   fullL: real('full_l').notNull(),
   /** null: no wick, roots or pebbles reach the water */
   wick: text('wick').$type<WickKind>(),
+  /** how it is set up, how high above the vessel's floor, and how deep its water stands, cm; null: nobody said */
+  setup: text('setup').$type<PebbleSetupKind>(),
+  gapCm: real('gap_cm'),
+  levelCm: real('level_cm'),
+  /** wicks in growth, and those that are enough in the dark months; null: not counted */
+  wicks: integer('wicks'),
+  winterWicks: integer('winter_wicks'),
   note: text('note').notNull().default(''),
 });
 

@@ -71,6 +71,8 @@ export const pots = sqliteTable('pots', {
   reservoirL: real('reservoir_l').notNull().default(0),
   wicks: integer('wicks').notNull().default(0),
   hangs: integer('hangs', { mode: 'boolean' }).notNull().default(false),
+  /** of a cover: water can be let out below without lifting the plant */
+  drain: integer('drain', { mode: 'boolean' }).notNull().default(false),
 });
 
 /** Supports on the shelf, alike ones counted together. */

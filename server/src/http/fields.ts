@@ -5,6 +5,7 @@ import {
   LIGHT_CLASSES,
   MEDIUM_KINDS,
   PAPERS,
+  PEBBLE_SETUPS,
   POT_MATERIALS,
   POT_SHAPES,
   RECIPES,
@@ -84,6 +85,7 @@ export const supportKindId = () => Joi.string().valid(...SUPPORT_KIND_IDS);
 export const supportGoal = () => Joi.string().valid(...ids(SUPPORT_GOALS));
 export const grownSchool = () => Joi.string().valid(...Object.keys(GROWN_SCHOOLS));
 export const drainageLayer = () => Joi.string().valid(...Object.keys(DRAINAGE_LAYERS));
+export const pebbleSetup = () => Joi.string().valid(...Object.keys(PEBBLE_SETUPS));
 export const light = () => Joi.string().valid(...ids(LIGHT_CLASSES));
 /** One's own choice among schools, of the questions named. */
 export const schoolChoices = (ids: readonly School[]) =>

@@ -40,6 +40,7 @@ interface AftercareBody extends DecisionBody {
   rotten?: boolean;
   tied?: boolean;
   mound?: boolean;
+  jar?: boolean;
 }
 
 /** What comes after a repot, day by day. */
@@ -55,11 +56,12 @@ export const aftercare: Calculator<AftercareBody> = {
     rotten: Joi.boolean(),
     tied: Joi.boolean(),
     mound: Joi.boolean(),
+    jar: Joi.boolean(),
   }).or('taxon', 'traits'),
   example: { ...FERN, to: { kind: 'mix' }, work: 'mostOff', rootsCut: true },
   sum: (given) => {
     const { traits, spot, signals, medium } = situationFrom(given);
-    const { date, to, work, rootsCut = false, liveRoots, pieces, rotten, tied, mound } = given;
+    const { date, to, work, rootsCut = false, liveRoots, pieces, rotten, tied, mound, jar } = given;
     const seen = typeof signals.liveRoots === 'number' ? signals.liveRoots : undefined;
     return {
       tasks: aftercarePlan({
@@ -75,6 +77,7 @@ export const aftercare: Calculator<AftercareBody> = {
         inBloom: signals.bloom === 'bud' || signals.bloom === 'open',
         tied,
         mound,
+        jar,
       }).map(({ words, ...task }) => ({ ...task, title: taskTitle(words), why: taskWhy(words) })),
     };
   },

@@ -7,6 +7,7 @@ import { plans, plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
 import {
   drainageLayer,
+  pebbleSetup,
   potMaterialId,
   potShape,
   recipeId,
@@ -40,6 +41,10 @@ const fitPlan = Joi.object<FitPlan, true>({
   layer: drainageLayer().default('screen'),
   cuts: rootCuts().default({ pieces: 1, rootsPruned: false }),
   mound: Joi.boolean(),
+  water: Joi.object({
+    kind: pebbleSetup().required(),
+    coverId: rowId().allow(null).default(null),
+  }),
   support: Joi.object({
     kind: supportKindId().required(),
     section: section().required(),

@@ -7,6 +7,7 @@ import { DescribedRouter } from '../http/described.ts';
 import { invalid } from '../http/errors.ts';
 import {
   drainageLayer,
+  pebbleSetup,
   fraction,
   isoDate,
   mediumKind,
@@ -136,6 +137,8 @@ const newRepot = Joi.object<RepotOrder, true>({
   layer: drainageLayer(),
   cuts: rootCuts(),
   liveRoots: fraction().allow(null).default(null),
+  water: Joi.object({ kind: pebbleSetup().required() }),
+  jar: Joi.boolean().default(false),
   mound: Joi.boolean().default(false),
   scoopL: Joi.number().min(0.01).max(50).allow(null).default(null),
   drawStock: Joi.boolean().default(true),

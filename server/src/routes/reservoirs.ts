@@ -19,6 +19,12 @@ const reservoir = Joi.object<ReservoirInput, true>({
   note: note().default(''),
 });
 
+/** Level and wicks were told of what it stood over: with other litres or another wick nobody knows them. */
+const stillSo = (before: ReservoirRow, { fullL, wick }: ReservoirInput) => ({
+  ...(fullL === before.fullL ? {} : { levelCm: null }),
+  ...(wick === before.wick ? {} : { setup: null, gapCm: null, wicks: null, winterWicks: null }),
+});
+
 /** Plants that stand over water: how much is left, when to flush, what is wrong. */
 export function reservoirRoutes(context: Context): DescribedRouter<'/reservoirs'> {
   const { db } = context;
@@ -47,7 +53,7 @@ export function reservoirRoutes(context: Context): DescribedRouter<'/reservoirs'
       const row = before
         ? db
             .update(reservoirs)
-            .set({ ...input, ...touch(before) })
+            .set({ ...input, ...stillSo(before, input), ...touch(before) })
             .where(eq(reservoirs.id, before.id))
             .returning()
             .get()

@@ -51,6 +51,7 @@ const potFields = {
   reservoirL: Joi.number().min(0).max(100),
   wicks: Joi.number().integer().min(0).max(20),
   hangs: Joi.boolean(),
+  drain: Joi.boolean(),
 };
 const newPot = Joi.object<NewPot, true>({
   ...potFields,
@@ -67,6 +68,7 @@ const newPot = Joi.object<NewPot, true>({
   reservoirL: potFields.reservoirL.default(0),
   wicks: potFields.wicks.default(0),
   hangs: potFields.hangs.default(false),
+  drain: potFields.drain.default(false),
 });
 const changedPot = Joi.object<Partial<PotInput>, true>(potFields).min(1);
 

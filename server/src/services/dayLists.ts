@@ -168,6 +168,31 @@ const ROWS: Record<DayList, (laid: LaidDay, columns: Columns) => Row[]> = {
             unit: massUnit,
             note: 'dry',
           };
+        case 'overWater':
+          return {
+            what: 'vessel for water',
+            name: picked.vessel,
+            count: 1,
+            amount: volume(picked.litres),
+            unit: volumeUnit,
+            note: [
+              picked.label,
+              picked.wicks
+                ? `${picked.wicks.count} × ${picked.wicks.label}, ${length(picked.wicks.lengthCm)} ${lengthUnit}`
+                : '',
+            ]
+              .filter(Boolean)
+              .join('; '),
+          };
+        case 'solution':
+          return {
+            what: 'solution',
+            name: picked.label,
+            count: picked.count,
+            amount: volume(picked.litres),
+            unit: volumeUnit,
+            note: '',
+          };
       }
     }),
   batches: (laid, { volume, volumeUnit }) =>

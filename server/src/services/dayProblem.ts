@@ -1,5 +1,6 @@
 import {
   addDays,
+  coverOption,
   fitOf,
   isSettledPot,
   ladderOptions,
@@ -9,17 +10,21 @@ import {
   plannedSupport,
   plantMinutes,
   rimCm,
+  say,
   soakMinutes,
   startingChoices,
   stepsOf,
   supportKind,
   tidinessOf,
   USUAL_OVERHEADS,
+  WICKS,
+  type CoverOption,
   type DayMix,
   type DayOption,
   type DayPlant,
   type DayPot,
   type DayProblem,
+  type DayWater,
   type Fit,
   type FitChoices,
   type FitPlan,
@@ -31,6 +36,7 @@ import {
   type Rung,
   type PotShape,
   type Settings,
+  type WaterUnder,
 } from '@fernbank/core';
 import { and, eq } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
@@ -260,15 +266,22 @@ class ProblemMaker {
   }
 
   /** The same fit as its own page shows, over the pots of the day. */
-  private fitOf({ judgement: { file }, subject, choices }: Wanting): Fit {
+  private fitOf({ judgement: { file }, subject, choices, plan }: Wanting): Fit {
     const shelf = {
       pots: this.potsFor(file.plant, file.situation.pot),
-      covers: [],
+      // Of vessels only the one that was settled on: another plant of the day may want the others.
+      covers: this.vesselOf(plan),
       presentCover: null,
       supports: this.bars.filter(({ free }) => free > 0),
       headroomCm: file.spot.headroomCm,
     };
     return fitOf(subject, shelf, choices, this.pantry);
+  }
+
+  private vesselOf(plan: FitPlan | null): CoverOption[] {
+    const id = plan?.water?.coverId ?? null;
+    const row = id === null ? null : this.db.select().from(pots).where(eq(pots.id, id)).get();
+    return row ? [coverOption(row)] : [];
   }
 
   /** Pots that would do, the best first. */
@@ -285,6 +298,7 @@ class ProblemMaker {
           ...(rung.mound
             ? { mound: { netPotCm: rung.mound.core.topDiameterCm, dryG: rung.mound.dryG } }
             : {}),
+          ...(rung.under ? { water: dayWater(rung.under, fit.subject.situation.traits.fed) } : {}),
         },
         soak: soakMinutes(steps),
       };
@@ -389,3 +403,22 @@ const fullAtOnce = ({ monthsToCrowded }: Rung) =>
   monthsToCrowded !== null && monthsToCrowded < FULL_AT_ONCE.months;
 
 const round = (value: number) => Math.round(value * 1e4) / 1e4;
+
+/** What a pot of pebbles takes to the bench of its day. */
+function dayWater(under: WaterUnder, fed: boolean): DayWater {
+  const { kind, vessel, outer, summer, wick, wickKind } = under;
+  const found = say`a dark vessel of about ${{ cm: rimCm(outer) }} × ${{ cm: outer.heightCm }}`;
+  return {
+    vessel: kind === 'holes' ? 'the pot itself' : (vessel?.label ?? found),
+    litres: round(summer.litres),
+    fed,
+    wicks:
+      wick?.reaches && wickKind
+        ? {
+            label: WICKS[wickKind].label,
+            count: wick.count,
+            lengthCm: Math.ceil(wick.lengthCm),
+          }
+        : null,
+  };
+}

@@ -167,6 +167,7 @@ function writePlan(db: Db, line: DayLine, before: FitPlan | null, date: IsoDate)
     cuts: before?.cuts ?? { pieces: 1, rootsPruned: false },
     ...(before?.parts ? { parts: before.parts } : {}),
     ...(before?.mound ? { mound: true } : {}),
+    ...(before?.water ? { water: before.water } : {}),
     support: poleOf(line) ?? before?.support ?? null,
   };
   putPlan(db, line.plant, fit, date);

@@ -1,15 +1,19 @@
 import {
   blend,
+  coverOption,
   insideOfMaterial,
   listedParts,
   mixFor,
+  newKindOf,
   partsOf,
   placeOf,
   potExtras,
   potLadder,
   sectionCm2,
+  type CoverOption,
   type DrainageLayer,
   type MediumKind,
+  type PebbleSetupKind,
   type PotExtra,
   type PotMaterialId,
   type PotShape,
@@ -17,9 +21,11 @@ import {
   type Recipe,
   type RecipePart,
   type RootCuts,
+  type Rung,
 } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import type { HousedSupport } from '../db/schema.ts';
+import { pots, type HousedSupport } from '../db/schema.ts';
 import { heightOf, supportOf, weighSupport, type PlantFile } from './collection.ts';
 import { pantryFor } from './pantry.ts';
 
@@ -35,6 +41,8 @@ export interface MixOrder {
   support?: HousedSupport | null;
   layer?: DrainageLayer;
   cuts?: RootCuts;
+  /** pebbles: how they stand over their water, and in which cover */
+  water?: { kind?: PebbleSetupKind; coverId?: number | null | undefined } | undefined;
   /** wrapped in moss over an upturned net pot */
   mound?: boolean | undefined;
 }
@@ -55,15 +63,16 @@ export function partsOrdered(
   return listedParts(mixFor(pantry.recipe(recipeId).parts, pantry, place).parts);
 }
 
-/** New medium that goes round a plant's ball, and what goes into its pot beside it. */
-export function newMediumFor(
+/** The pot of an order as its fit has it: what goes in, and what it stands over. */
+export function rungOrdered(
   db: Db,
   file: PlantFile,
   order: MixOrder,
-): { recipe: Recipe; parts: RecipePart[]; filledL: number; extras: PotExtra[] } {
+  parts: readonly RecipePart[],
+): Rung {
   const pantry = pantryFor(db);
-  const recipe = pantry.recipe(order.recipeId);
-  const parts = partsOrdered(db, order, placeOf(file.situation));
+  const mixed = partsOf(parts, pantry);
+  const cover = coverOf(db, order.water?.coverId ?? null);
   const support = order.support
     ? weighSupport(order.support)
     : order.support === null
@@ -74,15 +83,38 @@ export function newMediumFor(
     options: [
       { id: 'new', label: '', outside: order.pot, material: order.potMaterial, source: 'free' },
     ],
-    mix: blend(partsOf(parts, pantry)),
-    ...(order.mediumKind ? { newKind: order.mediumKind } : {}),
+    mix: blend(mixed),
+    newKind: order.mediumKind ?? newKindOf(file.plant, order, mixed, pantry),
     plantHeightCm: heightOf(file).cm,
     ...(support ? { support } : {}),
     ...(order.layer ? { layer: order.layer } : {}),
     ...(order.cuts ? { cuts: order.cuts } : {}),
     mound: order.mound ?? false,
+    log: file.logs.water,
+    presentMaterial: file.plant.potMaterial,
+    covers: cover ? [cover] : [],
+    presentCover: cover,
+    ...(order.water?.kind ? { water: { kind: order.water.kind } } : {}),
   });
-  const { newMediumL: filledL, fillHeightCm } = rungs[0]!;
+  return rungs[0]!;
+}
+
+/** A cover of the shelf as a fit takes it. */
+function coverOf(db: Db, coverId: number | null): CoverOption | null {
+  const row = coverId === null ? null : db.select().from(pots).where(eq(pots.id, coverId)).get();
+  return row ? coverOption(row) : null;
+}
+
+/** New medium that goes round a plant's ball, and what goes into its pot beside it. */
+export function newMediumFor(
+  db: Db,
+  file: PlantFile,
+  order: MixOrder,
+): { recipe: Recipe; parts: RecipePart[]; filledL: number; extras: PotExtra[] } {
+  const pantry = pantryFor(db);
+  const recipe = pantry.recipe(order.recipeId);
+  const parts = partsOrdered(db, order, placeOf(file.situation));
+  const { newMediumL: filledL, fillHeightCm } = rungOrdered(db, file, order, parts);
   const inside = insideOfMaterial(order.pot, order.potMaterial);
   const surfaceCm2 = sectionCm2(inside, fillHeightCm);
   const { traits } = file.situation;

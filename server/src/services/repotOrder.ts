@@ -3,6 +3,7 @@ import type {
   DrainageLayer,
   IsoDate,
   MediumKind,
+  PebbleSetupKind,
   PotMaterialId,
   PotShape,
   RecipePart,
@@ -33,6 +34,10 @@ export interface RepotOrder {
   extensions?: { on: IsoDate | null; addsCm: number; aboveCm: number }[];
   /** share of the roots found alive at the bench; null: as last seen */
   liveRoots?: number | null;
+  /** pebbles: how they stand over their water; its vessel is the cover. Absent: as suits */
+  water?: { kind: PebbleSetupKind };
+  /** the long way into pebbles: it stands in a jar of water first */
+  jar?: boolean;
   /** seated on a moss mound */
   mound?: boolean;
   scoopL: number | null;

@@ -32,11 +32,12 @@ import {
 import { judge, type Judgement } from './judging.ts';
 import { newMediumFor, partsOrdered } from './newMedium.ts';
 import { checkMix, pantryFor } from './pantry.ts';
+import { settleWater } from './overWater.ts';
 import { practiceOf } from './practice.ts';
 import { quarantineFor } from './quarantine.ts';
 import type { RepotOrder } from './repotOrder.ts';
 import { drawStock } from './stockDraw.ts';
-import type { TaskRow } from './tasks.ts';
+import { noteFilled, type TaskRow } from './tasks.ts';
 
 export type RepotRow = typeof repots.$inferSelect;
 
@@ -66,6 +67,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   const draws =
     order.drawStock !== false && mixedIn !== null && mixedRecipe(db, order) !== order.recipeId;
   if (draws) drawStock(db, mixedIn.measures);
+  settleWater(db, plant, order, judgement, coverId);
   const support = moveSupport(db, plant, supportOrdered(db, order));
   const atBench = leaveBench(db, plant.id);
   const inserted = db
@@ -143,6 +145,9 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       .returning()
       .get(),
   );
+  if (written.some(({ rule, done }) => rule === 'firstWater' && done !== null)) {
+    noteFilled(db, plant.id, order.date);
+  }
   return { repot: inserted, tasks: written };
 }
 
@@ -260,6 +265,7 @@ function aftercare(
     rotten: isRotten(judgement),
     inBloom: isInBloom(judgement),
     mound: order.mound,
+    jar: order.jar,
     tied: order.support != null,
     school: judgement.file.situation.schools.firstWater,
     extensions: order.extensions ?? [],

@@ -1,11 +1,11 @@
 import {
   activityOn,
-  reservoirState,
-  sectionCm2,
-  temperatureOn,
   dayOfYear,
-  typicalUseG,
-  vpdKPa,
+  dryingKPa,
+  ownUseOfPresent,
+  reservoirState,
+  temperatureOn,
+  useIn,
   type IsoDate,
   type ReservoirEvent,
   type ReservoirState,
@@ -63,26 +63,25 @@ function eventsOf(db: Db, plantId: number, date: IsoDate): ReservoirEvent[] {
     .map(({ kind, date: on, value }) => EVENT_OF[kind]!(on, value));
 }
 
-const LEAST_VPD = 0.05;
-
-/** Typical use of a plant in its pot by the day, L: no medium dries, the canopy drinks. */
-function typicalUse({ situation }: PlantFile): (date: IsoDate) => number {
+/** Use of a plant in its pot by the day, L: as its fit and its page reckon it. */
+function typicalUse({ plant, situation, logs }: PlantFile): (date: IsoDate) => number {
   const { pot, spot, traits } = situation;
-  const surfaceCm2 = sectionCm2(pot, pot.heightCm);
+  const own = ownUseOfPresent(situation, logs.water, plant.potMaterial);
+  const use = useIn({
+    traits,
+    spot,
+    inside: pot,
+    outside: plant.pot,
+    material: plant.potMaterial,
+    ...(own ? { ownFactor: own.factor } : {}),
+  });
   const byDay = new Map<number, number>();
   return (date) => {
     const day = dayOfYear(date);
     let litres = byDay.get(day);
     if (litres === undefined) {
-      litres =
-        typicalUseG({
-          surfaceCm2,
-          canopyCm2: surfaceCm2,
-          waterUse: traits.waterUse,
-          windy: !spot.indoors,
-          vpd: Math.max(LEAST_VPD, vpdKPa(temperatureOn(spot, day), spot.relativeHumidity)),
-          activity: activityOn(spot, traits, date).activity,
-        }) / 1000;
+      const vpdKPa = dryingKPa(temperatureOn(spot, day), spot.relativeHumidity);
+      litres = use({ vpdKPa, activity: activityOn(spot, traits, date).activity }) / 1000;
       byDay.set(day, litres);
     }
     return litres;

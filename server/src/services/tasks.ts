@@ -15,7 +15,7 @@ import {
 } from '@fernbank/core';
 import { and, desc, eq, inArray, isNull, isNotNull } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
-import { repots, tasks } from '../db/schema.ts';
+import { measurements, repots, reservoirs, tasks } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';
 
 export type TaskRow = typeof tasks.$inferSelect;
@@ -121,6 +121,40 @@ export function moveAfterWatering(db: Db, plantId: number, date: IsoDate): void 
   completeTask(db, first, date);
 }
 
+const fillsReservoir = ({ words }: Pick<TaskRow, 'words'>) =>
+  words.of === 'fillReservoir' || words.of === 'fillReservoirLater';
+
+/** A reservoir that was filled with its task is full from that day, once, where there is one. */
+export function noteFilled(db: Db, plantId: number, date: IsoDate): void {
+  const over = db.select().from(reservoirs).where(eq(reservoirs.plantId, plantId)).get();
+  if (!over || flushedOn(db, plantId, date)) return;
+  db.insert(measurements)
+    .values({ ...stamp(), plantId, date, kind: 'reservoirFlushed', value: 1 })
+    .run();
+}
+const flushedOn = (db: Db, plantId: number, date: IsoDate) =>
+  db
+    .select()
+    .from(measurements)
+    .where(
+      and(
+        eq(measurements.plantId, plantId),
+        eq(measurements.date, date),
+        eq(measurements.kind, 'reservoirFlushed'),
+      ),
+    )
+    .get();
+
+function followReservoir(db: Db, task: TaskRow, done: IsoDate | null): void {
+  if (!fillsReservoir(task)) return;
+  if (done !== null) {
+    noteFilled(db, task.plantId, done);
+    return;
+  }
+  const filled = task.done === null ? undefined : flushedOn(db, task.plantId, task.done);
+  if (filled) db.delete(measurements).where(eq(measurements.id, filled.id)).run();
+}
+
 /** Marks a task done on a day, or open again; what hangs on it follows. */
 export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskRow {
   const row = db
@@ -130,6 +164,7 @@ export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskR
     .returning()
     .get();
   const next = nextOf(db, task);
+  followReservoir(db, task, done);
   if (done === null) {
     if (next) db.delete(tasks).where(eq(tasks.id, next.id)).run();
     return row;

@@ -1,4 +1,11 @@
-import { blendOf, dryingOfPresent, upkeep, waterRhythm, type WaterRhythm } from '@fernbank/core';
+import {
+  blendOf,
+  dryingOfPresent,
+  upkeep,
+  usableWater,
+  waterRhythm,
+  type WaterRhythm,
+} from '@fernbank/core';
 import type { PlantFile } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { useUnits } from './useUnits.ts';
@@ -28,13 +35,17 @@ export function rhythmWords({ watering, nowDays, restDays }: WaterRhythm): strin
 export function useCareWords() {
   const { number } = useUnits();
   return {
-    careWords({ plant, situation, water }: PlantFile): { water: string; upkeep: string } {
+    careWords({ plant, situation, water, reservoir }: PlantFile): {
+      water: string;
+      upkeep: string;
+    } {
       const drying = dryingOfPresent(
         situation,
         blendOf(situation.medium),
         plant.mediumKind,
         plant.potMaterial,
         water,
+        reservoir ? usableWater(reservoir.reservoir.fullL, situation.schools.winter) : undefined,
       );
       const { minutesAWeek } = upkeep(plant.mediumKind, drying, situation.traits);
       const said = rhythmWords(waterRhythm(drying, situation.date));

@@ -1,6 +1,7 @@
 import { rimCm, type Rung } from '@fernbank/core';
 import { computed, type Ref } from 'vue';
 import type { Fitting, PlantFile } from '../api/types.ts';
+import { drawnIn, standsIn } from '../components/cutaway/water.ts';
 import { crownToDraw, type CutawaySubject } from '../components/cutaway/scene.ts';
 import type { Fit } from './useFit.ts';
 
@@ -28,7 +29,7 @@ export function useFitDrawings(fit: Fit, loaded: Ref<{ file: PlantFile; fitting:
       plantHeightCm: height.cm,
       growthForm: situation.traits.growthForm,
       supportCm: plant.supportCm,
-      cover: cover && { outside: cover.shape, material: cover.material },
+      ...standsIn(cover, file.value.reservoir, plant.pot),
     };
   });
   const potSubject = (of: Rung): CutawaySubject => ({
@@ -51,7 +52,7 @@ export function useFitDrawings(fit: Fit, loaded: Ref<{ file: PlantFile; fitting:
     name: file.value.plant.name,
     plantHeightCm: file.value.height.cm,
     growthForm: file.value.situation.traits.growthForm,
-    cover: rung.value!.standing.cover ?? null,
+    ...drawnIn(rung.value!.under, rung.value!.standing.cover),
   }));
   const after = computed((): CutawaySubject => {
     const now = stances.value?.now;

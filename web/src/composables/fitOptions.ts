@@ -1,4 +1,4 @@
-import { ladderOptions, type CoverOption, type PotOption } from '@fernbank/core';
+import { ladderOptions, type PotOption } from '@fernbank/core';
 import type { Fitting, PlantFile, ShelfPot } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 
@@ -24,17 +24,6 @@ function made({
     material,
     ...(emptyKg ? { emptyKg } : {}),
     features: { holes, reservoirL, wicks, hangs, ...(tone ? { tone } : {}) },
-  };
-}
-
-export function coverOption(pot: ShelfPot): CoverOption {
-  const { id, label, shape, material, emptyKg } = pot;
-  return {
-    id: `cover-${id}`,
-    label,
-    outside: shape,
-    material,
-    ...(emptyKg ? { emptyKg } : {}),
   };
 }
 

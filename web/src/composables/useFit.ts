@@ -1,5 +1,6 @@
 import {
   countedOf,
+  coverOption,
   fitOf,
   isSettledPot,
   longerPole,
@@ -18,7 +19,7 @@ import {
 } from '@fernbank/core';
 import { computed, reactive, watch, type Ref } from 'vue';
 import type { Fitting, PlantFile } from '../api/types.ts';
-import { coverOption, optionsFor } from './fitOptions.ts';
+import { optionsFor } from './fitOptions.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useExtraWords } from './extraWords.ts';
 import { usePreparing } from './preparing.ts';

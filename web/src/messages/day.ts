@@ -199,6 +199,8 @@ export const day = {
     `${weight} of dry long strands, soaked together, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}`,
   ontoMound: (name: string, weight: string, netPot: string) =>
     `${name}: ${weight} dry, over a net pot of ${netPot}`,
+  pickWater: 'Under the pebbles',
+  solution: (litres: string) => `${litres} of weak nutrient solution in all, pH about 6`,
   pickPoles: 'Poles to cut from',
   opens: (n: number) => (n === 1 ? 'opens a bag' : `opens ${n} bags`),
   fromOpen: 'from open bags',

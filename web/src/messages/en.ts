@@ -486,6 +486,46 @@ export const en = {
         `${width} wide and ${height} high, on a mouth of ${mouth}.`,
       renewed: 'It is wrapped anew each year, as growth begins.',
     },
+    under: {
+      title: (litres: string, where: string) => `Over ${litres} of water, in ${where}`,
+      short: (litres: string) => `over ${litres} of water`,
+      inItself: 'the pot itself',
+      aVessel: (size: string) => `a dark vessel of about ${size}`,
+      asSuits: 'as suits',
+      found: (size: string) => `another one, about ${size}`,
+      vessel: 'Vessel',
+      stands: (gap: string, size: string) =>
+        `The pot stands ${gap} above the vessel’s floor, on a spacer or by its rim${size ? `; inside it is ${size}` : ''}.`,
+      holes: (height: string) => `Holes ${height} above the floor: water stands no higher.`,
+      level: (litres: string, level: string, days: string) =>
+        `In growth ${litres}, ${level} deep: lasts about ${days} days.`,
+      winter: (litres: string, level: string, days: string) =>
+        `In the dark months ${litres}, ${level} deep: about ${days} days.`,
+      winterEmpty: 'In the dark months it stays empty, its wick damp: felt every few days.',
+      wicks: (count: number, label: string, each: string, winter: number) =>
+        `${count === 1 ? 'One wick' : `${count} wicks`}, ${label}, ${each} long${winter < count ? `; in the dark months ${winter} ${winter === 1 ? 'is' : 'are'} enough` : ''}.`,
+      cords: (count: number, label: string, each: string) =>
+        `${count === 1 ? '1 wick' : `${count} wicks`}: ${label}, ${each} each`,
+      solution: (litres: string, fed: boolean) =>
+        fed ? `${litres} of weak nutrient solution, pH about 6` : `${litres} of rain water`,
+      cautions: {
+        wrapDark: 'Light reaches the water through this vessel: wrap it dark, or algae grow.',
+        noDrain: 'So much water is not tipped out by hand: give the vessel a drain.',
+        soonEmpty: 'It is drunk up within days: a larger vessel saves the walking.',
+        notInto: 'The vessel you chose does not take this pot with water beneath it.',
+      },
+      longWay:
+        'Soil roots partly die in pebbles: it goes the long way, about three weeks in a jar of water first.',
+      straightIn: 'Straight in, part of its soil roots die: expect it to stand still for weeks.',
+      valued: (years: number) =>
+        `It has been with you for ${years} years: an old plant may not come through. Try it with a cutting or a division first.`,
+      jar: 'It stands in its jar of water now; the pebbles follow in about three weeks',
+      row: 'Stands over',
+      rowValue: (litres: string, level: string | null, where: string | null) =>
+        `${litres} of water${level ? `, ${level} deep` : ''}${where ? `, in ${where}` : ''}`,
+      rowWicks: (count: number, winter: number) =>
+        `${count === 1 ? 'one wick' : `${count} wicks`}${winter < count ? `, ${winter} in the dark months` : ''}`,
+    },
     layer: 'On the pot’s floor',
     notes: 'What its make does',
     clearance: 'under the shelf',
@@ -1046,6 +1086,9 @@ export const en = {
     tones: { dark: 'dark', light: 'light', clear: 'clear' },
     holes: 'Drainage holes',
     holesHint: '0 when there are none',
+    drain: 'Water can be let out below',
+    drainWord: 'with a drain',
+    holds: (litres: string) => `holds ${litres} of water`,
     holesOf: (n: number) => (n === 1 ? '1 hole' : `${n} holes`),
     noHoles: 'no hole',
     reservoir: 'Reservoir below',

@@ -281,6 +281,7 @@ export const SHELF: ShelfPot = {
   reservoirL: 0,
   wicks: 0,
   hangs: false,
+  drain: false,
 };
 
 /** What a plant could be fitted with: the one pot of the shelf. */

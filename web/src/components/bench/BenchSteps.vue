@@ -233,23 +233,22 @@ const extensions = computed(() =>
         />
       </div>
     </section>
-    <template v-else>
-      <h2 class="big">{{ m.bench.finished }}</h2>
-      <RepotForm
-        v-if="settled"
-        :plant-id="plant.id"
-        :settled="settled"
-        :keeps-support="choices.supportMode === 'keep'"
-        :extensions="extensions"
-        :medium-kind="newKind"
-        :scoop-l="settings.current.scoopL"
-        :noted="notes"
-        :live-roots="choices.liveRoots"
-        :refused="fit.piecesRefused.value"
-        :then="loaded.fitting.day ? '/day/bench' : undefined"
-        @written="bench.leave(plant.id, { told: true })"
-      />
-    </template>
+    <h2 v-else class="big">{{ m.bench.finished }}</h2>
+    <RepotForm
+      v-if="settled && (!step || step.id === 'waterJar')"
+      :plant-id="plant.id"
+      :settled="settled"
+      :keeps-support="choices.supportMode === 'keep'"
+      :extensions="extensions"
+      :medium-kind="newKind"
+      :long-way="step?.id === 'waterJar'"
+      :scoop-l="settings.current.scoopL"
+      :noted="notes"
+      :live-roots="choices.liveRoots"
+      :refused="fit.piecesRefused.value"
+      :then="loaded.fitting.day ? '/day/bench' : undefined"
+      @written="bench.leave(plant.id, { told: true })"
+    />
     <div class="thumb-row" :class="{ sticky: step }">
       <v-btn variant="outlined" size="x-large" min-height="68" :disabled="at === 0" @click="back">{{
         m.bench.back

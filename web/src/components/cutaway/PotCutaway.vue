@@ -144,6 +144,7 @@ const text = computed(() => {
     <g v-if="scene.cover">
       <path :d="scene.cover.outline" :fill="coverColour" />
       <path :d="scene.cover.inside" class="hollow" />
+      <path v-if="scene.cover.water" :d="scene.cover.water" class="below" />
     </g>
     <g v-if="scene.pole" class="pole">
       <rect
@@ -249,9 +250,10 @@ const text = computed(() => {
       :x="hole.x"
       :y="scene.floorY - 0.02"
       :width="hole.width"
-      :height="-scene.floorY + 0.1"
+      :height="scene.baseY - scene.floorY + 0.1"
       class="hole"
     />
+    <path v-if="scene.cover?.wick" :d="scene.cover.wick" class="wick" />
     <path
       v-if="scene.clipped"
       :d="`M-2.4 ${scene.topY - 0.6}l1.2 -0.6l1.2 1.2l1.2 -1.2l1.2 1.2`"
@@ -304,6 +306,15 @@ const text = computed(() => {
 }
 .hollow {
   fill: rgb(var(--v-theme-background));
+}
+.below {
+  fill: rgb(var(--v-theme-water));
+  fill-opacity: 0.75;
+}
+.wick {
+  stroke: #f6ecd2;
+  stroke-width: 0.4;
+  fill: none;
 }
 .ball {
   fill: #4a3a2a;

@@ -49,6 +49,8 @@ export interface CutawaySubject {
   support?: DrawnSupport | null;
   /** the cover pot it stands in */
   cover?: { outside: PotShape; material: PotMaterialId } | null;
+  /** the water in that cover: how high the pot stands over its floor, how deep it is, how far up a wick goes */
+  water?: { gapCm: number; levelCm: number; wickUpCm: number | null } | null;
   /** drainage layer on the floor, cm */
   layerCm?: number;
   /** of what stands there, dry */
@@ -100,6 +102,8 @@ export interface Scene {
   surfaceY: number;
   rimY: number;
   floorY: number;
+  /** underside of the pot */
+  baseY: number;
   topY: number;
   waterBands: { y: number; height: number; saturation: number }[];
   grains: GrainMarks[];
@@ -112,7 +116,7 @@ export interface Scene {
   leaves: string;
   pole: PoleMark | null;
   /** outline and inside of the cover pot */
-  cover: { outline: string; inside: string } | null;
+  cover: { outline: string; inside: string; water: string; wick: string } | null;
   /** top of the drainage layer */
   layerY: number | null;
   gravity: { y: number; x: number } | null;
@@ -147,7 +151,8 @@ export function sceneOf(
   const inside = insideOfMaterial(pot, subject.material);
   const raised = subject.cover
     ? subject.cover.outside.heightCm -
-      insideOfMaterial(subject.cover.outside, subject.cover.material).heightCm
+      insideOfMaterial(subject.cover.outside, subject.cover.material).heightCm +
+      (subject.water?.gapCm ?? 0)
     : 0;
   const floor = raised + pot.heightCm - inside.heightCm;
   const fill = inside.heightCm - usualHeadspaceCm(inside);
@@ -176,6 +181,7 @@ export function sceneOf(
     surfaceY,
     rimY: -raised - pot.heightCm,
     floorY: insideY(0),
+    baseY: -raised,
     topY: Math.min(-raised - pot.heightCm, surfaceY - plantCm, -Math.min(poleTop, highest)),
     waterBands: Array.from({ length: subject.empty ? 0 : BANDS }, (_, i) => {
       const low = (fill * i) / BANDS;
@@ -192,7 +198,7 @@ export function sceneOf(
     ...ballAndRoots(subject, inside, fill, insideY, random),
     ...shoots(surfaceY, plantCm, rimCm(pot), random),
     pole: support && poleMark(support, { floor, surfaceY, highest, rim: rimCm(pot) }),
-    cover: coverMark(subject),
+    cover: coverMark(subject, floor),
     layerY: subject.layerCm ? insideY(subject.layerCm) : null,
     gravity: subject.gravityHeightCm === undefined ? null : { x: 0, y: -subject.gravityHeightCm },
     water: fresh.water,
@@ -262,7 +268,8 @@ function poleMark(
   };
 }
 
-function coverMark({ cover }: CutawaySubject): Scene['cover'] {
+/** @param potFloor  of the plant's pot, above the ground */
+function coverMark({ cover, water }: CutawaySubject, potFloor: number): Scene['cover'] {
   if (!cover) return null;
   const { outside, material } = cover;
   const inside = insideOfMaterial(outside, material);
@@ -270,6 +277,8 @@ function coverMark({ cover }: CutawaySubject): Scene['cover'] {
   return {
     outline: closed(outside, outside.heightCm, (z) => -z),
     inside: closed(inside, inside.heightCm, (z) => -(floor + z)),
+    water: water ? closed(inside, water.levelCm, (z) => -(floor + z)) : '',
+    wick: water?.wickUpCm == null ? '' : `M0 ${-floor}L0 ${-(potFloor + water.wickUpCm)}`,
   };
 }
 

@@ -7,10 +7,12 @@ import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
 import { useFit } from '../../composables/useFit.ts';
+import { useWaterWords } from '../../composables/waterWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
+import { drawnIn } from '../cutaway/water.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
 import DepthPlan from './DepthPlan.vue';
@@ -25,6 +27,7 @@ const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
 const { extraWords } = useExtraWords();
+const words = useWaterWords();
 const fit = useFit(
   computed(() => props.loaded),
   { settled: true },
@@ -35,7 +38,7 @@ const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, setting
 
 const subject = computed((): CutawaySubject => {
   const { plant, height, situation } = file.value;
-  const { option, standing, depth } = rung.value!;
+  const { option, standing, depth, under } = rung.value!;
   const at = plan.value;
   return {
     name: plant.name,
@@ -46,7 +49,7 @@ const subject = computed((): CutawaySubject => {
     parts: fit.ownParts.value,
     plantHeightCm: height.cm,
     growthForm: situation.traits.growthForm,
-    cover: standing.cover ?? null,
+    ...drawnIn(under, standing.cover),
     layerCm: depth.layerCm,
     ball: {
       inside: situation.pot,
@@ -74,11 +77,12 @@ const fetch = computed(() => {
   const things = [
     m.sheet.pot(said(option.label), length(rimCm), potNote(option.source, option.leftBy)),
   ];
-  const { mound } = rung.value;
+  const { mound, under } = rung.value;
   if (mound) {
     things.push(m.sheet.netPot(length(mound.core.topDiameterCm)));
     things.push(m.sheet.mossFor(weight(mound.dryG / 1000)));
   }
+  if (under) things.push(...words.toFetch(under, file.value.situation.traits.fed));
   if (depth.screenCm && !mound) things.push(m.sheet.screen(length(depth.screenCm)));
   const at = plan.value;
   if (at && choices.supportMode === 'new') {
@@ -175,6 +179,12 @@ const phases = computed(() => ({
           ruler
         />
         <MoundPlan v-if="rung.mound" :mound="rung.mound" />
+        <template v-else-if="rung.under">
+          <h2>{{ words.title(rung.under) }}</h2>
+          <ul>
+            <li v-for="line in words.lines(rung.under)" :key="line">{{ line }}</li>
+          </ul>
+        </template>
         <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
         <p>
           {{

@@ -77,7 +77,10 @@ const warning = computed(() => {
         <router-link :to="`/plants/${loaded.file.plant.id}/verdict`">{{ verdict }}</router-link>
       </p>
       <h1 class="sentence">
-        {{ title }}<template v-if="supportTitle">, {{ supportTitle }}</template>
+        {{ title
+        }}<template v-if="rung?.under"
+          >, {{ m.fit.under.short(volume(rung.under.summer.litres)) }}</template
+        ><template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
       <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
       <ul v-if="waysOut.length > 0" class="ways">

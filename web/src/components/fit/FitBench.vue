@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { useFitDrawings } from '../../composables/fitDrawings.ts';
 import { useFit } from '../../composables/useFit.ts';
+import { goesLongWay } from '../../composables/longWay.ts';
 import { usePlanCutting } from '../../composables/usePlanCutting.ts';
 import { useSettings } from '../../stores/settings.ts';
 import ComparePots from './ComparePots.vue';
@@ -12,6 +13,7 @@ import FitAnswer from './FitAnswer.vue';
 import MoundPlan from './MoundPlan.vue';
 import MixPanel from './MixPanel.vue';
 import PotLadder from './PotLadder.vue';
+import PebblePlan from './PebblePlan.vue';
 import RepotForm from './RepotForm.vue';
 import RootChoices from './RootChoices.vue';
 import StandingPanel from './StandingPanel.vue';
@@ -59,6 +61,7 @@ const freeOnShelf = (option: PotOption) => {
 const newPoleL = computed(() =>
   plan.value && rung.value ? (supportAreaCm2(plan.value) * rung.value.fillHeightCm) / 1000 : 0,
 );
+const longWay = computed(() => goesLongWay(file.value, newKind.value));
 const extensions = computed(() =>
   (plan.value?.extensions ?? []).map(({ on, addsCm, aboveCm }) => ({ on, addsCm, aboveCm })),
 );
@@ -105,6 +108,7 @@ const extensions = computed(() =>
       :hangs="rung.option.features?.hangs === true"
     />
     <MoundPlan v-if="rung.mound" :mound="rung.mound" />
+    <PebblePlan v-else-if="rung.under" :under="rung.under" :fit="fit" :loaded="loaded" />
     <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
   </div>
   <WorkingPanel
@@ -137,6 +141,7 @@ const extensions = computed(() =>
     :keeps-support="choices.supportMode === 'keep'"
     :extensions="extensions"
     :medium-kind="newKind"
+    :long-way="longWay"
     :scoop-l="scoopL"
   />
 </template>

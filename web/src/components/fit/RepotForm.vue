@@ -19,6 +19,8 @@ const props = defineProps<{
   /** when its support is to be made longer */
   extensions: readonly { on: string | null; addsCm: number; aboveCm: number }[];
   mediumKind: MediumKind;
+  /** it goes into pebbles through a jar of water; absent: it does not, or stands in them already */
+  longWay?: boolean;
   scoopL: number | null;
   /** what was noted at the bench */
   noted?: string;
@@ -38,6 +40,7 @@ const { draft, clear } = useDraft(`repot.${props.plantId}`, () => ({
   date: settings.current.today,
   rootsCut: false,
   drawStock: true,
+  jar: true,
   note: props.noted ?? '',
 }));
 const dateError = ref('');
@@ -55,7 +58,7 @@ async function confirm(): Promise<void> {
   fault.value = '';
   saving.value = true;
   const { plantId, settled, keepsSupport, extensions, mediumKind, scoopL } = props;
-  const { pot, potMaterial, potId, recipeId, parts, layer, cuts, support } = settled;
+  const { pot, potMaterial, potId, recipeId, parts, layer, cuts, support, water } = settled;
   try {
     const { deed } = await write('/repots', {
       method: 'POST',
@@ -74,7 +77,9 @@ async function confirm(): Promise<void> {
         ...(keepsSupport ? {} : { support: support && housed(support) }),
         liveRoots: props.liveRoots ?? null,
         mound: settled.mound ?? false,
+        ...(water ? { water: { kind: water.kind }, coverId: water.coverId } : {}),
         ...draft.value,
+        jar: props.longWay === true && draft.value.jar,
         rootsCut: draft.value.rootsCut || cuts.rootsPruned || cuts.pieces > 1,
       },
     });
@@ -104,6 +109,7 @@ async function confirm(): Promise<void> {
         name="date"
       />
       <v-checkbox v-model="draft.rootsCut" :label="m.fit.rootsCut" />
+      <v-checkbox v-if="longWay" v-model="draft.jar" :label="m.fit.under.jar" />
       <v-checkbox v-model="draft.drawStock" :label="m.fit.drawStock" />
     </div>
     <v-textarea v-model="draft.note" :label="m.fit.note" rows="2" auto-grow />

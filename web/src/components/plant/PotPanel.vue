@@ -10,7 +10,9 @@ import { mediumName } from '../../composables/figureWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useRemoval } from '../../composables/useRemoval.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useWaterWords } from '../../composables/waterWords.ts';
 import { m } from '../../messages/index.ts';
+import { standsIn } from '../cutaway/water.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import PictureButton from '../PictureButton.vue';
 import VerdictMark from '../verdict/VerdictMark.vue';
@@ -26,10 +28,11 @@ const { length } = useUnits();
 const removal = useRemoval();
 const { feedWords } = useFeedWords();
 const { careWords } = useCareWords();
+const { standsOver } = useWaterWords();
 const care = computed(() => careWords(props.file));
 const feeding = ref(false);
 const subject = computed(() => {
-  const { plant, height, cover } = props.file;
+  const { plant, height, cover, reservoir } = props.file;
   return {
     name: plant.name,
     pot: plant.pot,
@@ -41,7 +44,7 @@ const subject = computed(() => {
     plantHeightCm: height.cm,
     growthForm: props.file.situation.traits.growthForm,
     supportCm: plant.supportCm,
-    cover: cover && { outside: cover.shape, material: cover.material },
+    ...standsIn(cover, reservoir, plant.pot),
   };
 });
 function remove(): Promise<void> {
@@ -81,9 +84,13 @@ function remove(): Promise<void> {
             {{ file.plant.potMaterial }}
           </td>
         </tr>
-        <tr v-if="file.cover">
+        <tr v-if="file.cover && !file.reservoir">
           <td>{{ m.fit.coverPot }}</td>
           <td>{{ file.cover.label }}</td>
+        </tr>
+        <tr v-if="file.reservoir">
+          <td>{{ m.fit.under.row }}</td>
+          <td>{{ standsOver(file.reservoir.reservoir, file.cover) }}</td>
         </tr>
         <tr v-if="file.plant.supportCm !== null">
           <td>{{ m.fit.support.title }}</td>

@@ -35,7 +35,7 @@ const { day } = useDates();
 const PX_PER_CM = 3.2;
 const rows = computed(() =>
   props.pots.map((pot) => {
-    const { shape, material, holes, tone, reservoirL, wicks, hangs } = pot;
+    const { shape, material, holes, tone, reservoirL, wicks, hangs, drain } = pot;
     const used = pot.count - pot.free - pot.soaking - pot.apart;
     const odd = [
       potMaterial(material).label,
@@ -43,6 +43,10 @@ const rows = computed(() =>
       holes === 0 ? m.shelf.noHoles : holes ? m.shelf.holesOf(holes) : '',
       reservoirL > 0 ? m.shelf.reservoirOf(volume(reservoirL), wicks) : '',
       hangs ? m.shelf.hangsWord : '',
+      pot.role === 'cover' && !holes
+        ? m.shelf.holds(volume(brimfulL(insideOfMaterial(shape, material))))
+        : '',
+      drain ? m.shelf.drainWord : '',
     ].filter(Boolean);
     return {
       pot,

@@ -31,6 +31,7 @@ const blank = () => ({
   reservoirL: null as number | null,
   wicks: null as number | null,
   hangs: false,
+  drain: false,
 });
 const { draft, clear } = useDraft(`shelf.${props.role}`, blank);
 const { saving, errors, fault, clearFaults, send } = useSaving();
@@ -43,7 +44,7 @@ watch(
   },
 );
 function formOf(pot: ShelfPot): ReturnType<typeof blank> {
-  const { label, shape, material, count, free, soaking, emptyKg, holes, tone, hangs } = pot;
+  const { label, shape, material, count, free, soaking, emptyKg, holes, tone, hangs, drain } = pot;
   return {
     label,
     pot: entryOf(shape, material),
@@ -56,6 +57,7 @@ function formOf(pot: ShelfPot): ReturnType<typeof blank> {
     reservoirL: pot.reservoirL || null,
     wicks: pot.wicks || null,
     hangs,
+    drain,
   };
 }
 const inUse = computed(() =>
@@ -147,7 +149,8 @@ const title = computed(() => {
         :hint="m.shelf.holesHint"
         :error="errors.holes"
       />
-      <template v-if="role === 'pot'">
+      <v-checkbox v-if="role === 'cover'" v-model="draft.drain" :label="m.shelf.drain" />
+      <template v-else>
         <QuantityField
           v-model="draft.reservoirL"
           :label="`${m.shelf.reservoir} (${m.app.optional})`"

@@ -149,6 +149,21 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
               </li>
             </ul>
           </template>
+          <template v-if="ofKind('overWater').length > 0">
+            <h3>{{ m.day.pickWater }}</h3>
+            <ul class="bare boxes">
+              <li v-for="one in ofKind('overWater')" :key="one.label">
+                {{ said(one.vessel) }}, {{ volume(one.litres)
+                }}<template v-if="one.wicks">{{
+                  `, ${m.fit.under.cords(one.wicks.count, one.wicks.label, length(one.wicks.lengthCm))}`
+                }}</template>
+                <span class="quiet small">{{ m.day.forPlants(one.label) }}</span>
+              </li>
+              <li v-for="one in ofKind('solution')" :key="one.label">
+                {{ m.day.solution(volume(one.litres)) }}
+              </li>
+            </ul>
+          </template>
           <template v-if="laid.cuts.length > 0">
             <h3>{{ m.day.pickPoles }}</h3>
             <ul class="bare boxes">

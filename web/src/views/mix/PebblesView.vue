@@ -9,12 +9,14 @@ import {
   type PebbleRoots,
   type PebbleSetup,
   type PebbleSetupKind,
+  type PotShape,
   type WickKind,
   SCHOOLS,
   type Schools,
   PEBBLE_LIFT_CM,
 } from '@fernbank/core';
 import { computed } from 'vue';
+import PebblesDrawing from '../../components/mix/PebblesDrawing.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -73,7 +75,12 @@ const potOf = (rimCm: number, heightCm: number) =>
 const typical = computed(() =>
   draft.value.innerRimCm === null ? null : typicalPotUseL(nominalPot(draft.value.innerRimCm)),
 );
-const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
+interface Outcome {
+  setup: PebbleSetup | null;
+  pots?: { inner: PotShape; outer: PotShape };
+  fault: string;
+}
+const outcome = computed((): Outcome => {
   const { innerRimCm, innerHeightCm, outerRimCm, outerHeightCm, gapCm, insideCm, rootsL } =
     draft.value;
   const needed = [
@@ -90,6 +97,7 @@ const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
     const likely = typical.value!;
     const growth = useL ?? likely.growth;
     return {
+      pots: { inner, outer },
       setup: planPebbles({
         kind,
         inner,
@@ -109,6 +117,7 @@ const outcome = computed((): { setup: PebbleSetup | null; fault: string } => {
   }
 });
 const setup = computed(() => outcome.value.setup);
+const pots = computed(() => outcome.value.pots);
 const days = (count: number) => number(Math.floor(count), 0);
 const reach = computed(() => {
   const at = setup.value;
@@ -123,34 +132,6 @@ const reach = computed(() => {
   return at.wetsColumn
     ? { text: m.mix.pebbles.wets(length(at.dampCm), length(at.dryTopCm)), bad: false }
     : { text: m.mix.pebbles.dry(length(at.dampCm), length(at.dryTopCm)), bad: true };
-});
-/** From the side, at one scale: vessel, water, inner pot with its damp part, wick. */
-const drawn = computed(() => {
-  const at = setup.value!;
-  const { innerRimCm, innerHeightCm, outerRimCm, outerHeightCm, gapCm, insideCm, kind } =
-    draft.value;
-  const inner = { rim: innerRimCm!, height: innerHeightCm! };
-  const outer = hasOuter.value ? { rim: outerRimCm!, height: outerHeightCm! } : inner;
-  const lift = kind === 'holes' ? 0 : gapCm!;
-  const half = (rim: number, z: number, height: number) =>
-    (rim / 2) * (NARROWS + (1 - NARROWS) * (z / height));
-  const body = (rim: number, height: number, from: number, to: number, raised: number) => {
-    const [a, b] = [half(rim, from, height), half(rim, to, height)];
-    return `M${-a} ${-raised - from}L${a} ${-raised - from}L${b} ${-raised - to}L${-b} ${-raised - to}Z`;
-  };
-  const top = Math.max(outer.height, lift + inner.height);
-  const widest = Math.max(outer.rim, inner.rim) / 2;
-  return {
-    box: `${-widest - 1} ${-top - 1} ${2 * widest + 2} ${top + 2}`,
-    width: (2 * widest + 2) * 12,
-    vessel: body(outer.rim, outer.height, 0, outer.height, 0),
-    water: body(outer.rim, outer.height, 0, at.summer.levelCm, 0),
-    winter: -at.winter.levelCm,
-    winterHalf: half(outer.rim, at.winter.levelCm, outer.height),
-    pebbles: body(inner.rim, inner.height, 0, at.fillCm, lift),
-    damp: body(inner.rim, inner.height, 0, Math.max(0.01, at.dampCm), lift),
-    wick: at.wick ? `M0 0L0 ${-lift - (insideCm ?? 0)}` : '',
-  };
 });
 </script>
 
@@ -215,33 +196,15 @@ const drawn = computed(() => {
         <p v-else role="alert" class="text-error">{{ outcome.fault }}</p>
       </div>
       <div class="stack">
-        <svg
-          v-if="setup"
-          :viewBox="drawn.box"
-          :style="{ maxWidth: `${Math.min(340, drawn.width)}px` }"
-          class="drawing"
-          role="img"
-          :aria-label="reach.text"
-        >
-          <path :d="drawn.water" class="water" />
-          <path :d="drawn.pebbles" class="pebbles" />
-          <path :d="drawn.damp" class="damp" />
-          <line
-            :x1="-drawn.winterHalf"
-            :x2="drawn.winterHalf"
-            :y1="drawn.winter"
-            :y2="drawn.winter"
-            class="winter"
-          />
-          <path :d="drawn.vessel" class="vessel" />
-          <path v-if="drawn.wick" :d="drawn.wick" class="wick" />
-        </svg>
-        <ul v-if="setup" class="bare key small">
-          <li class="k-water">{{ m.mix.pebbles.keyWater }}</li>
-          <li class="k-damp">{{ m.mix.pebbles.keyDamp }}</li>
-          <li class="k-dry">{{ m.mix.pebbles.keyDry }}</li>
-          <li class="k-winter">{{ m.mix.pebbles.keyWinter }}</li>
-        </ul>
+        <PebblesDrawing
+          v-if="setup && pots"
+          :setup="setup"
+          :inner="pots.inner"
+          :outer="hasOuter ? pots.outer : null"
+          :gap-cm="draft.gapCm!"
+          :wick-inside-cm="draft.insideCm ?? 0"
+          :label="reach.text"
+        />
         <v-select
           v-model="draft.kind"
           :items="kinds"
@@ -306,60 +269,6 @@ const drawn = computed(() => {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 24px;
-}
-.drawing {
-  width: 100%;
-  justify-self: center;
-}
-.vessel {
-  fill: none;
-  stroke: rgb(var(--v-theme-on-surface), 0.8);
-  stroke-width: 0.35;
-}
-.water {
-  fill: #2f6f96;
-}
-.pebbles {
-  fill: #c9a27c;
-}
-.damp {
-  fill: #8d5f3c;
-}
-.winter {
-  stroke: #fff;
-  stroke-width: 0.22;
-  stroke-dasharray: 0.7 0.5;
-}
-.wick {
-  stroke: #fff;
-  stroke-width: 0.45;
-  fill: none;
-}
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 16px;
-}
-.key li::before {
-  content: '';
-  display: inline-block;
-  width: 14px;
-  height: 14px;
-  margin-right: 6px;
-  vertical-align: -2px;
-}
-.k-water::before {
-  background: #2f6f96;
-}
-.k-damp::before {
-  background: #8d5f3c;
-}
-.k-dry::before {
-  background: #c9a27c;
-}
-.k-winter::before {
-  border-top: 3px dashed rgb(var(--v-theme-on-surface), 0.7);
-  height: 4px !important;
 }
 @media (max-width: 800px) {
   .two {

@@ -123,6 +123,8 @@ const openTasks = computed(
   padding: 6px 0;
 }
 .when {
+  display: inline-block;
+  min-width: 72px;
   color: rgb(var(--v-theme-on-surface), 0.76);
 }
 @media (max-width: 800px) {
