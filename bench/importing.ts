@@ -41,7 +41,14 @@ export function importing(
   const sample = sheet.rows.slice(0, 500).map(({ cells }) => cells);
   const guess = guessColumns(sheet.headings, sample, 'metric');
   const { kind, decimal, columns } = guess;
-  const open = { spotId: null, potCm: null, medium: null, groups: {}, elseGroup: null };
+  const open = {
+    spotId: null,
+    newSpots: {},
+    potCm: null,
+    medium: null,
+    groups: {},
+    elseGroup: null,
+  };
   const mapping: Mapping = { kind, decimal, columns, same: 'skip', latitudeDeg: 54, ...open };
   const read = performance.now();
   outlineOf(context, sheet, mapping);

@@ -153,6 +153,7 @@ export const COLLECTION_FIELDS: readonly ColumnField[] = [
     'polelength',
     'stake',
   ),
+  field('together', 'plants in its pot', 'number', 'together', 'plantsinpot', 'perpot'),
   field('stems', 'shoots led up it', 'number', 'stems', 'shoots'),
   field(
     'note',

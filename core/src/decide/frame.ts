@@ -119,7 +119,7 @@ export function frameOf(situation: Situation): Frame {
     mediumLife(blendOf(medium), pot, traits, meanTemperatureC(spot)),
     situation.learned?.mediumLifeFactor,
   );
-  const fills = monthsToFill(traits.vigour, rimCm(pot));
+  const fills = monthsToFill(traits.vigour, rimCm(pot), situation.together);
   const toFill = (fills / pace) * (traits.snug ? SNUG_TERM : 1);
   const due = dueMonths({ life, situation });
   const monthsInPot = lastRepot === null ? null : monthsBetween(lastRepot, date);

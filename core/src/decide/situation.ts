@@ -36,6 +36,8 @@ export interface Situation {
   roots?: RootReading;
   /** day of the newest look since the last repot; absent: never looked at */
   lookedOn?: IsoDate;
+  /** plants of the kind that share its pot; absent: it is alone */
+  together?: number;
   /** what the plant's logs say */
   measured?: readonly MeasuredFinding[];
   /** what its earlier pots taught */

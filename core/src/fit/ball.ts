@@ -61,7 +61,7 @@ const LOOSE_BELOW = 0.5;
 /** Share of the pot that roots explore now, and this plant's own pace. */
 function rootsNow(situation: Situation, meanActivity: number): RootReading & { pace: RootPace } {
   const { traits, lastRepot, date, pot } = situation;
-  const toFill = monthsToFill(traits.vigour, rimCm(pot));
+  const toFill = monthsToFill(traits.vigour, rimCm(pot), situation.together);
   const seen = readRoots(situation.signals as RootFindings) ?? situation.roots ?? null;
   const months = lastRepot === null ? null : monthsBetween(lastRepot, date);
   const before = situation.learned?.pace ?? TYPICAL_PACE;

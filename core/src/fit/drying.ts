@@ -19,6 +19,7 @@ import {
   type Spot,
   DAYS_PER_MONTH,
 } from '../season/index.ts';
+import { canopyTogether } from '../roots/index.ts';
 import {
   daysToDry,
   ownUse,
@@ -76,6 +77,8 @@ export interface DryingPot {
   grownIn?: PotShape;
   /** share of its roots alive, 0 … 1 */
   live?: number;
+  /** plants that share the pot; absent: one */
+  together?: number;
   /** the plant's own use against the typical, by its log */
   ownFactor?: number;
   /** water that may go from one filling to the next, L; absent: as such pots usually have it */
@@ -142,7 +145,8 @@ export function useIn(pot: UsingPot): (pace: MonthPace, wallCm2?: number) => num
   const rooted = sectionCm2(inside, inside.heightCm);
   const grownIn = pot.grownIn ?? inside;
   // Roots run into fresh mix within weeks: a pot just filled is used as one half-way to it.
-  const canopy = Math.sqrt(sectionCm2(grownIn, grownIn.heightCm) * rooted) * live;
+  const closer = canopyTogether(pot.together);
+  const canopy = Math.sqrt(sectionCm2(grownIn, grownIn.heightCm) * rooted) * live * closer;
   const wall = breathingCm2(pot.outside, fill, material);
   const useG = ({ activity, vpdKPa: vpd }: MonthPace, canopyCm2: number, wallCm2: number) =>
     ownFactor *
@@ -218,11 +222,11 @@ export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
   };
 }
 
-type Standing = Pick<Situation, 'traits' | 'spot' | 'pot'>;
+type Standing = Pick<Situation, 'traits' | 'spot' | 'pot' | 'together'>;
 
 /** A plant's own use against typical use of its present pot, by its log; null: that tells nothing yet. */
 export function ownUseOfPresent(
-  { traits, spot, pot }: Standing,
+  { traits, spot, pot, together }: Standing,
   log: Pick<WaterFindings, 'points'> | null,
   material: PotMaterialId = 'plastic',
 ): OwnUse | null {
@@ -230,7 +234,7 @@ export function ownUseOfPresent(
   const fill = pot.heightCm - usualHeadspaceCm(pot);
   return ownUse(log, spot, traits, {
     surfaceCm2: sectionCm2(pot, fill),
-    canopyCm2: sectionCm2(pot, pot.heightCm),
+    canopyCm2: sectionCm2(pot, pot.heightCm) * canopyTogether(together),
     wallCm2: breathingCm2(pot, fill, material),
   });
 }
@@ -244,7 +248,7 @@ export function dryingOfPresent(
   log: Pick<WaterFindings, 'points'> | null = null,
   reservoir?: DryingPot['reservoir'],
 ): Drying & { own: OwnUse | null } {
-  const { traits, spot, pot } = present;
+  const { traits, spot, pot, together } = present;
   const own = ownUseOfPresent(present, log, material);
   const drying = dryingIn(
     {
@@ -255,6 +259,7 @@ export function dryingOfPresent(
       material,
       mix,
       kind,
+      ...(together ? { together } : {}),
       ...(own ? { ownFactor: own.factor } : {}),
       ...(reservoir ? { reservoir } : {}),
     },

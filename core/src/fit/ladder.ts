@@ -179,7 +179,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
   const start = { explored, sd: (ball.exploredSd * fillL(old)) / litres };
   const filling = {
     snug: traits.snug,
-    toFill: monthsToFill(traits.vigour, rimCm(inside)),
+    toFill: monthsToFill(traits.vigour, rimCm(inside), situation.together),
   };
   const crowded = crowdedBand(start, filling, mean, ball.pace);
   const using = {
@@ -191,6 +191,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     fillHeightCm,
     grownIn: old,
     live: ball.live,
+    ...(situation.together ? { together: situation.together } : {}),
     ...(own ? { ownFactor: own.factor } : {}),
   };
   const winter = situation.schools?.winter ?? USUAL_SCHOOLS.winter;

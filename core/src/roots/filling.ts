@@ -1,4 +1,5 @@
 import { interpolatedLog, positive, within } from '../number/index.ts';
+import { fillTogether } from './together.ts';
 import type { Traits } from '../catalogue/index.ts';
 
 /**
@@ -31,9 +32,15 @@ const FILLS_BY_WIDTH = {
  * Months in which a plant of this vigour fills a pot after one size up.
  *
  * @param rimCm  width of that pot
+ * @param plants  that share it
  */
-export function monthsToFill(vigour: Traits['vigour'], rimCm: number): number {
-  return interpolatedLog(FILLS_BY_WIDTH.cm, FILLS_BY_WIDTH[vigour], positive('rimCm', rimCm));
+export function monthsToFill(vigour: Traits['vigour'], rimCm: number, plants = 1): number {
+  const alone = interpolatedLog(
+    FILLS_BY_WIDTH.cm,
+    FILLS_BY_WIDTH[vigour],
+    positive('rimCm', rimCm),
+  );
+  return alone / fillTogether(plants);
 }
 
 /** One size up, by volume: 14 → 17 cm. */

@@ -6,7 +6,7 @@ import {
   type IsoDate,
   type Spot,
 } from '../season/index.ts';
-import { exploredAfter, monthsToFill } from './filling.ts';
+import { exploredAfter } from './filling.ts';
 import { readRoots, type RootFindings, type RootReading } from './reading.ts';
 
 /** Deviation that each month of forecast adds: plants of one kind differ by about a third in pace. */
@@ -15,6 +15,7 @@ const SD_PER_MONTH = 0.012;
 /**
  * Roots as a look found them, grown on until a later day by the season in between.
  *
+ * @param toFill  months in which it fills its pot
  * @returns null when that look said nothing of the roots
  */
 export function rootsBroughtForward(
@@ -23,7 +24,7 @@ export function rootsBroughtForward(
   to: IsoDate,
   spot: Spot,
   traits: Traits,
-  rimCm: number,
+  toFill: number,
 ): RootReading | null {
   const reading = readRoots(findings);
   if (!reading) return null;
@@ -32,7 +33,7 @@ export function rootsBroughtForward(
   const mean = activity.reduce((sum, a) => sum + a, 0) / weeks;
   const months = monthsBetween(from, to);
   return {
-    explored: exploredAfter(reading.explored, monthsToFill(traits.vigour, rimCm), months * mean),
+    explored: exploredAfter(reading.explored, toFill, months * mean),
     sd: Math.hypot(reading.sd, SD_PER_MONTH * months),
   };
 }

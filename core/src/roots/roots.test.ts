@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  canopyTogether,
   combine,
   crowdedAt,
   exploredAfter,
@@ -86,5 +87,22 @@ describe('reading roots', () => {
     ]);
     expect(mean.explored).toBeCloseTo(0.6, 12);
     expect(mean.sd).toBeCloseTo(0.1 / Math.SQRT2, 12);
+  });
+});
+
+describe('several plants of a kind in one pot', () => {
+  it('fill it sooner, though not so many times sooner', () => {
+    const alone = monthsToFill('middling', 14);
+    const three = monthsToFill('middling', 14, 3);
+    expect(three).toBeLessThan(alone);
+    expect(three).toBeGreaterThan(alone / 3);
+    // Eight starts, twice as wide a root system along each axis of the pot: half the time.
+    expect(monthsToFill('middling', 14, 8)).toBeCloseTo(alone / 2, 9);
+  });
+
+  it('stand closer over it, by a third at most', () => {
+    expect(canopyTogether()).toBe(1);
+    expect(canopyTogether(3)).toBeCloseTo(1.2, 9);
+    expect(canopyTogether(40)).toBeCloseTo(4 / 3, 9);
   });
 });

@@ -28,8 +28,22 @@ export interface PiecesAllowed {
   why: string;
 }
 
-/** @throws RangeError for counts that are none */
+/**
+ * @param plants  that share the pot: they come apart into as many without a cut
+ * @throws RangeError for counts that are none
+ */
 export function piecesAllowed(
+  traits: Pick<Traits, 'growthForm' | 'rootKind'>,
+  { growths, roots }: Countable,
+  plants = 1,
+): PiecesAllowed {
+  const cut = piecesByCounts(traits, { growths, roots });
+  const apart = `${plants} plants share the pot: they come apart into as many`;
+  if (plants <= 1 || (cut.most !== null && cut.most >= plants)) return cut;
+  return { most: cut.most === null ? null : plants, why: apart };
+}
+
+function piecesByCounts(
   traits: Pick<Traits, 'growthForm' | 'rootKind'>,
   { growths, roots }: Countable,
 ): PiecesAllowed {
@@ -69,8 +83,9 @@ export function piecesFault(
   pieces: number,
   traits: Pick<Traits, 'growthForm' | 'rootKind'>,
   counted: Countable,
+  plants = 1,
 ): string | null {
   if (pieces <= 1) return null;
-  const { most, why } = piecesAllowed(traits, counted);
+  const { most, why } = piecesAllowed(traits, counted, plants);
   return most !== null && pieces > most ? `${pieces} pieces are too many: ${why}` : null;
 }

@@ -106,6 +106,9 @@ describe('how many pieces', () => {
     expect(piecesFault(3, clump, { growths: 12, roots: 5 })).toMatch(/5 roots, at least 2/);
     expect(piecesFault(2, clump, { growths: 12, roots: 5 })).toBeNull();
     expect(piecesFault(9, clump, { growths: null, roots: null })).toBeNull();
+    // Plants that share a pot are taken apart, not cut.
+    expect(piecesFault(3, clump, { growths: 3, roots: 5 }, 3)).toBeNull();
+    expect(piecesFault(4, clump, { growths: 3, roots: 5 }, 3)).toMatch(/3 plants share the pot/);
     expect(piecesFault(1, clump, { growths: 0, roots: 0 })).toBeNull();
     expect(piecesAllowed(clump, { growths: null, roots: null }).why).toMatch(/count first/);
   });

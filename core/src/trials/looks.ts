@@ -2,7 +2,7 @@ import { decide, type Decision, type Signals, type Situation } from '../decide/i
 import { addDays, daysBetween } from '../season/index.ts';
 import { seeded } from '../number/index.ts';
 import { rimCm } from '../pots/index.ts';
-import { rootsBroughtForward, type RootFindings } from '../roots/index.ts';
+import { monthsToFill, rootsBroughtForward, type RootFindings } from '../roots/index.ts';
 import { filledAfter, isCrowded, seen, trialPlant, trueCost, type TrialPlant } from './garden.ts';
 
 /** Who is looked at on a round: indexes into the garden, most wanted first. */
@@ -75,7 +75,7 @@ export function yearOfRounds(
         date,
         spot,
         traits,
-        rimCm(pot),
+        monthsToFill(traits.vigour, rimCm(pot)),
       );
       return { ...situation, date, lookedOn: seenOn, ...(roots ? { roots } : {}) };
     });

@@ -111,6 +111,8 @@ export const plants = sqliteTable(
     /** what it really stands in, which its recipe may have left behind; null: the recipe as first written */
     mediumParts: text('medium_parts', { mode: 'json' }).$type<RecipePart[] | null>(),
     lastRepot: text('last_repot'),
+    /** plants of the kind that share its pot */
+    together: integer('together').notNull().default(1),
     heightCm: real('height_cm'),
     supportCm: real('support_cm'),
     /** null: it has none, or nobody said */

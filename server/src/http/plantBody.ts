@@ -77,6 +77,8 @@ const ownTraits = Joi.object({
   floorC: Joi.number().min(-40).max(30),
 });
 
+/** More than a tray of plugs in one pot is a meadow. */
+const MOST_TOGETHER = 60;
 const fields = {
   name: Joi.string().trim().min(1).max(120),
   taxon: Joi.string().trim().min(1).max(160),
@@ -102,6 +104,7 @@ const fields = {
     wound: Joi.boolean(),
     internodeCm: Joi.number().min(0.3).max(60),
   }),
+  together: Joi.number().integer().min(1).max(MOST_TOGETHER),
   stems: Joi.number().integer().min(1).max(20),
   coverId: rowId().allow(null),
   schools: schoolChoices(PLANT_SCHOOLS),
@@ -129,6 +132,7 @@ export const newPlant = Joi.object<PlantInput, true>({
   supportKind: fields.supportKind.default(null),
   supportSection: fields.supportSection.default(null),
   supportWish: fields.supportWish.default({}),
+  together: fields.together.default(1),
   stems: fields.stems.default(1),
   coverId: fields.coverId.default(null),
   schools: fields.schools.default({}),

@@ -1,3 +1,4 @@
+import { lookUp } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Reading } from '../http/days.ts';
 import type { Db } from '../db/driver.ts';
@@ -76,17 +77,22 @@ function writePlants(
   }
 }
 
-/** Spots are made as an empty form makes them, at the latitude of those that are there. */
+/** Spots are made as was said of them, else as an empty form makes them, at the latitude of those that are there. */
 function makeSpots(
   db: Db,
   names: readonly string[],
-  { latitudeDeg }: Mapping,
+  { latitudeDeg, newSpots }: Mapping,
 ): Map<string, number> {
   const there = db.select().from(spots).all();
   const latitude = there[0]?.latitudeDeg ?? latitudeDeg ?? 0;
   return new Map(
     names.map((name, i) => {
-      const values = check(newSpot, { name, latitudeDeg: latitude, sortOrder: there.length + i });
+      const values = check(newSpot, {
+        ...lookUp(newSpots, name),
+        name,
+        latitudeDeg: latitude,
+        sortOrder: there.length + i,
+      });
       const { id } = db
         .insert(spots)
         .values({ ...stamp(), ...values })

@@ -179,6 +179,7 @@ function toldOf(cells: Cells, { mapping, there, fate }: At, updates: boolean) {
     cells.blame('recipe', `“${shortly(recipe)}” is none of your recipes`);
   }
   const stems = cells.number('stems');
+  const together = cells.number('together');
   const { pot, material } = potIn(cells, mapping, fate, updates);
   return {
     pot,
@@ -193,6 +194,7 @@ function toldOf(cells: Cells, { mapping, there, fate }: At, updates: boolean) {
     heightCm: cells.length('height'),
     supportCm: cells.length('support'),
     stems,
+    together,
   };
 }
 

@@ -1,3 +1,4 @@
+import { typicalYear } from '@fernbank/core';
 import iconv from 'iconv-lite';
 import Papa from 'papaparse';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -92,6 +93,15 @@ describe('a collection', () => {
     await app.call.post(`/api/history/${deed.id}/undo`).expect(200);
     expect(await plants()).toEqual([]);
     expect((await get('/api/spots')).items).toEqual([]);
+  });
+
+  it('makes its spots as was said of each: outdoors has a typical year there, a room is a common one', async () => {
+    const said = { 'Slipway porch': { indoors: false, light: 'bright' as const } };
+    await (await preview(COLLECTION, { newSpots: said, latitudeDeg: 54 })).run().expect(200);
+    const [hall, porch] = (await get('/api/spots')).items;
+    expect(hall).toMatchObject({ name: 'Ticket hall', indoors: true, temperatureC: 20 });
+    expect(porch).toMatchObject({ name: 'Slipway porch', indoors: false, light: 'bright' });
+    expect(porch.temperatureC).toEqual(typicalYear(54));
   });
 
   it('brought in twice adds nothing the second time, or brings what changed', async () => {

@@ -1,4 +1,5 @@
 import {
+  type LightClass,
   DATE_ORDERS,
   fieldsOf,
   GROUPS,
@@ -10,7 +11,7 @@ import {
   type Saying,
 } from '@fernbank/core';
 import Joi from 'joi';
-import { latitude, mediumKind, rowId } from '../http/fields.ts';
+import { latitude, light, mediumKind, rowId } from '../http/fields.ts';
 
 /** How a file is to be read: what each column means, and what is done where it leaves things open. */
 export interface Mapping {
@@ -26,6 +27,8 @@ export interface Mapping {
   spotId: number | null;
   /** latitude of spots that are made, where there is none to take it from */
   latitudeDeg: number | null;
+  /** of spots that are made, by their names: what is said of them; the others are common rooms */
+  newSpots: Record<string, { indoors: boolean; light: LightClass }>;
   /** width of pots that are not told, cm */
   potCm: number | null;
   medium: string | null;
@@ -59,6 +62,12 @@ export const mappingBody = Joi.object<Mapping, true>({
   elseGroup: group().allow(null).default(null),
   spotId: rowId().allow(null).default(null),
   latitudeDeg: latitude().allow(null).default(null),
+  newSpots: Joi.object()
+    .pattern(
+      Joi.string().max(80),
+      Joi.object({ indoors: Joi.boolean().required(), light: light().required() }),
+    )
+    .default({}),
   potCm: Joi.number().min(1).max(200).allow(null).default(null),
   medium: mediumKind().allow(null).default(null),
 });

@@ -91,7 +91,7 @@ export function fittingRoutes(context: Context): DescribedRouter {
       const date = context.today();
       const { pieces, counted } = fit.cuts;
       const { traits } = plantFile(db, plant, date, readSettings(db)).situation;
-      const fault = counted ? piecesFault(pieces, traits, counted) : null;
+      const fault = counted ? piecesFault(pieces, traits, counted, plant.together) : null;
       if (fault) throw invalid('cuts.pieces', fault);
       const row = before
         ? db

@@ -98,6 +98,7 @@ describe('the propagation tray', () => {
       await order(id, { together: true }),
     );
     expect(plantIds).toHaveLength(1);
+    expect((await get(`/api/plants/${plantIds[0]}`)).together).toBe(3);
     expect(await file(id)).toMatchObject({ pottedOn: 3, living: 2 });
     await takeRowBack(app, 'plants', plantIds[0]).expect(200);
     expect(await file(id)).toMatchObject({ pottedOn: 0, living: 5, children: [] });

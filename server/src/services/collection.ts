@@ -5,6 +5,7 @@ import {
   isAfter,
   resolveTaxon,
   rootsBroughtForward,
+  monthsToFill,
   rimCm,
   taxonOfGroup,
   traitsOf,
@@ -112,6 +113,7 @@ export function plantFile(
       ...(parts ? { parts } : {}),
     },
     lastRepot: plant.lastRepot,
+    together: plant.together,
     signals: currentFindings(sightings, records.measurements.filter(within), date),
     schools: schoolsOf(plant, settings, taxon),
     ...(sightings[0] ? { lookedOn: sightings[0].date } : {}),
@@ -173,7 +175,7 @@ function currentFindings(
 /** How far roots had gone by the last look that is no longer current, grown on until today. */
 function rootsByEarlierLooks(
   newestFirst: readonly LookRow[],
-  { date, spot, traits, pot }: Situation,
+  { date, spot, traits, pot, together }: Situation,
 ): RootReading | null {
   for (const look of newestFirst) {
     if (daysBetween(look.date, date) <= FINDINGS_LAST_DAYS) continue;
@@ -183,7 +185,7 @@ function rootsByEarlierLooks(
       date,
       spot,
       traits,
-      rimCm(pot),
+      monthsToFill(traits.vigour, rimCm(pot), together),
     );
     if (forward) return forward;
   }

@@ -13,7 +13,6 @@ import {
   readRoots,
   rimCm,
   seasonAhead,
-  type IsoDate,
   type LearnedLife,
   type MediumJudged,
   type RootFindings,
@@ -25,6 +24,7 @@ import {
 } from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
 import { pantryFor } from './pantry.ts';
+import type { PlantFile } from './collection.ts';
 import { momentOf, type LookRow, type PlantRecords, type RepotRow } from './records.ts';
 
 /** What a plant's earlier pots taught of it. */
@@ -35,6 +35,7 @@ export interface Learned {
   stays: number;
 }
 
+type Known = Pick<PlantFile['situation'], 'traits' | 'spot' | 'date' | 'together'>;
 /** Findings of the last weeks of a stay tell its end. */
 const END_DAYS = 45;
 
@@ -45,13 +46,15 @@ const END_DAYS = 45;
 export function learnedOf(
   db: Db,
   { repots, looks: seen }: Pick<PlantRecords, 'repots' | 'looks'>,
-  { traits, spot, date }: { traits: Traits; spot: Spot; date: IsoDate },
+  { traits, spot, date, together }: Known,
 ): Learned {
   const ended = repots.filter((row) => row.date <= date && row.before.lastRepot !== null);
   if (ended.length === 0) return { pace: null, life: null, stays: 0 };
   const ends = ended.map((row) => ({ row, signals: signalsAtEnd(seen, row) }));
   return {
-    pace: learnedPace(ends.map(({ row, signals }) => stayOf(row, signals, traits, spot))),
+    pace: learnedPace(
+      ends.map(({ row, signals }) => stayOf(row, signals, { traits, spot, together })),
+    ),
     life: learnedLife(ends.flatMap(({ row, signals }) => judgedOf(db, row, signals, traits, spot))),
     stays: ended.length,
   };
@@ -68,7 +71,11 @@ function signalsAtEnd(oldestFirst: readonly LookRow[], repot: RepotRow): Signals
   ) as Signals;
 }
 
-function stayOf(row: RepotRow, signals: Signals, traits: Traits, spot: Spot): Stay {
+function stayOf(
+  row: RepotRow,
+  signals: Signals,
+  { traits, spot, together }: Pick<Known, 'traits' | 'spot' | 'together'>,
+): Stay {
   const since = row.before.lastRepot!;
   const months = monthsBetween(since, row.date);
   const weeks = Math.max(1, Math.round((months * 30.44) / 7));
@@ -76,7 +83,7 @@ function stayOf(row: RepotRow, signals: Signals, traits: Traits, spot: Spot): St
   return {
     months,
     meanActivity: activity.reduce((sum, one) => sum + one, 0) / activity.length,
-    toFill: monthsToFill(traits.vigour, rimCm(row.before.pot)),
+    toFill: monthsToFill(traits.vigour, rimCm(row.before.pot), together),
     roots: readRoots(signals as RootFindings),
   };
 }

@@ -119,6 +119,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
       mediumKind: order.mediumKind,
       recipeId: order.recipeId,
       mediumParts,
+      together: togetherAfter(plant, order),
       lastRepot: order.date,
       coverId,
       ...supportColumns(support),
@@ -151,6 +152,10 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   return { repot: inserted, tasks: written };
 }
 
+/** Plants that share a pot come apart with a division: those that stay with this piece. */
+const togetherAfter = ({ together }: PlantRow, { cuts }: RepotOrder): number =>
+  Math.max(1, Math.round(together / (cuts?.pieces ?? 1)));
+
 /** What was still asked for after its last repot ends with this one. */
 function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
   db.update(tasks)
@@ -176,7 +181,9 @@ const partsPut = (
 
 function checkPieces({ file }: Judgement, { cuts }: RepotOrder): void {
   const { pieces = 1, counted } = cuts ?? {};
-  const fault = counted ? piecesFault(pieces, file.situation.traits, counted) : null;
+  const fault = counted
+    ? piecesFault(pieces, file.situation.traits, counted, file.plant.together)
+    : null;
   if (fault) throw invalid('cuts.pieces', fault);
 }
 

@@ -73,6 +73,7 @@ function typicalUse({ plant, situation, logs }: PlantFile): (date: IsoDate) => n
     inside: pot,
     outside: plant.pot,
     material: plant.potMaterial,
+    together: plant.together,
     ...(own ? { ownFactor: own.factor } : {}),
   });
   const byDay = new Map<number, number>();

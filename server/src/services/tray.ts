@@ -222,6 +222,7 @@ function onePotted(
       name: number === 1 && batch.count === 1 ? batch.name : `${batch.name} ${number}`,
       taxon: batch.taxon,
       groupId: batch.groupId,
+      together: starts,
       traits: {},
       spotId,
       acquired: date,

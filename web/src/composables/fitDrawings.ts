@@ -28,6 +28,7 @@ export function useFitDrawings(fit: Fit, loaded: Ref<{ file: PlantFile; fitting:
       explored: ladder.value.ball.explored,
       plantHeightCm: height.cm,
       growthForm: situation.traits.growthForm,
+      together: plant.together,
       supportCm: plant.supportCm,
       ...standsIn(cover, file.value.reservoir, plant.pot),
     };
@@ -52,6 +53,7 @@ export function useFitDrawings(fit: Fit, loaded: Ref<{ file: PlantFile; fitting:
     name: file.value.plant.name,
     plantHeightCm: file.value.height.cm,
     growthForm: file.value.situation.traits.growthForm,
+    together: Math.round(file.value.plant.together / choices.pieces) || 1,
     ...drawnIn(rung.value!.under, rung.value!.standing.cover),
   }));
   const after = computed((): CutawaySubject => {

@@ -88,7 +88,13 @@ export function useFit(
 
   /** Why it cannot be divided so; empty: it can. */
   const piecesRefused = computed(
-    () => piecesFault(choices.pieces, subject.value.situation.traits, countedOf(choices)) ?? '',
+    () =>
+      piecesFault(
+        choices.pieces,
+        subject.value.situation.traits,
+        countedOf(choices),
+        loaded.value.file.plant.together,
+      ) ?? '',
   );
   const { preparing } = usePreparing();
   const { extraWords } = useExtraWords();
@@ -134,7 +140,13 @@ export function useFit(
     /** where no pot will do as things are: what would make one good */
     waysOut: computed(() => waysOut(fit.value, shelf.value, store.pantry)),
     piecesRefused,
-    allowed: computed(() => piecesAllowed(subject.value.situation.traits, countedOf(choices))),
+    allowed: computed(() =>
+      piecesAllowed(
+        subject.value.situation.traits,
+        countedOf(choices),
+        loaded.value.file.plant.together,
+      ),
+    ),
   };
 }
 export type Fit = ReturnType<typeof useFit>;

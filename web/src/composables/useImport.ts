@@ -156,6 +156,7 @@ function startOf({ guess, remembered }: ReadFile): Mapping {
     elseGroup: null,
     spotId: null,
     latitudeDeg: null,
+    newSpots: {},
     potCm: null,
     medium: null,
   };

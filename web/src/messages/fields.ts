@@ -20,6 +20,7 @@ export const fields: Record<string, string> = {
   supportWish: 'wish for the support',
   coverId: 'cover pot',
   stems: 'shoots',
+  together: 'plants in this pot',
   note: 'note',
   signals: 'seen',
   date: 'day',

@@ -53,7 +53,12 @@ export const importing = {
   fates: 'What becomes of the rows',
   judging: 'Judging rows…',
   counts: { add: 'to add', update: 'to change', skip: 'left as they are', refuse: 'refused' },
-  newSpots: (names: string[]) => `New spots: ${names.join(', ')}`,
+  newSpots: (n: number) =>
+    n === 1
+      ? 'One new spot is made: what is it like?'
+      : `${n} new spots are made: what are they like?`,
+  newSpotsHint:
+    'A room is taken as 20 °C and half humid, outdoors as a typical year there; change either under Rounds, with lamps and months.',
   ofRows: (note: string, rows: number) => `${note} (${rows.toLocaleString()} rows)`,
   line: 'Line',
   fate: { add: 'adds', update: 'changes', skip: 'left', refuse: 'refused' },

@@ -254,6 +254,7 @@ export const PLANT: Plant = {
   supportId: null,
   supportWish: {},
   stems: 1,
+  together: 1,
   coverId: null,
   schools: {},
   goneOn: null,

@@ -31,6 +31,20 @@ describe('the scene of a cutaway', () => {
     expect(sceneOf(subject).clipped).toBe(false);
   });
 
+  it('shows several plants that share a pot, and the pot in its vessel with water beneath it', () => {
+    const shoots = (together: number) =>
+      sceneOf({ ...subject, together }).stem.split('M').length - 1;
+    expect([shoots(1), shoots(3), shoots(30)]).toEqual([1, 3, 5]);
+    const cover = { outside: nominalPot(20, 'standard'), material: 'plastic' as const };
+    const dry = sceneOf({ ...subject, cover });
+    const water = { gapCm: 4, levelCm: 3, wickUpCm: 3 };
+    const over = sceneOf({ ...subject, cover, water });
+    expect(dry.baseY - over.baseY).toBeCloseTo(4, 9);
+    expect(dry.cover!.water).toBe('');
+    expect(over.cover!.water).not.toBe('');
+    expect(over.cover!.wick).toMatch(/^M0 .*L0 /);
+  });
+
   it('is wetter at the floor than at the surface', () => {
     const { waterBands } = sceneOf(subject);
     const [floor, ...above] = waterBands.map(({ saturation }) => saturation);

@@ -40,6 +40,8 @@ export interface CutawaySubject {
   plantHeightCm?: number;
   /** how the shoot is drawn: leaves up a stem, or a tuft from the base */
   growthForm?: Traits['growthForm'];
+  /** plants that share the pot */
+  together?: number;
   supportCm?: number | null;
   /** nothing in it: a pot on the shelf */
   empty?: boolean;
@@ -196,7 +198,7 @@ export function sceneOf(
       ? []
       : grainsIn(inside, fill, insideY, parts, { random, most: mostGrains }),
     ...ballAndRoots(subject, inside, fill, insideY, random),
-    ...shoots(surfaceY, plantCm, rimCm(pot), random),
+    ...together(shoots, subject.together ?? 1, { surfaceY, plantCm, width: rimCm(pot), random }),
     pole: support && poleMark(support, { floor, surfaceY, highest, rim: rimCm(pot) }),
     cover: coverMark(subject, floor),
     layerY: subject.layerCm ? insideY(subject.layerCm) : null,
@@ -436,24 +438,65 @@ function rootsIn(
   return { count, path: paths.join('') };
 }
 
+type Shoot = Pick<Scene, 'stem' | 'leaves'>;
+type DrawShoot = (at: Shooting) => Shoot;
+interface Shooting {
+  /** from the pot's axis */
+  x: number;
+  surfaceY: number;
+  height: number;
+  /** of the pot's rim that is its own */
+  width: number;
+  random: () => number;
+}
+/** More are not told apart in a drawing. */
+const MOST_DRAWN = 5;
+/** How far from the axis those that share a pot are spread, parts of its rim. */
+const SPREAD = 0.52;
+
+/** Plants that share a pot stand side by side, those at the wall a little smaller. */
+function together(
+  shoot: DrawShoot,
+  plants: number,
+  {
+    surfaceY,
+    plantCm,
+    width,
+    random,
+  }: Record<'surfaceY' | 'plantCm' | 'width', number> & {
+    random: () => number;
+  },
+): Shoot {
+  const drawn = Math.min(MOST_DRAWN, plants);
+  const all = Array.from({ length: drawn }, (_, i) => {
+    const side = drawn === 1 ? 0 : (2 * i) / (drawn - 1) - 1;
+    return shoot({
+      x: (side * width * SPREAD) / 2,
+      surfaceY,
+      height: plantCm * (1 - 0.18 * Math.abs(side)),
+      width: width / Math.sqrt(drawn),
+      random,
+    });
+  });
+  return {
+    stem: all.map(({ stem }) => stem).join(''),
+    leaves: all.map(({ leaves }) => leaves).join(''),
+  };
+}
+
 /** Forms that rise from the base without a stem. */
 const TUFTS: ReadonlySet<string> = new Set(['clump', 'rosette', 'walker', 'fan', 'bulb']);
 
 /** Blades from the base, the middle ones tallest. */
-function tuft(
-  surfaceY: number,
-  height: number,
-  width: number,
-  random: () => number,
-): Pick<Scene, 'stem' | 'leaves'> {
+function tuft({ x, surfaceY, height, width, random }: Shooting): Shoot {
   if (height <= 0) return { stem: '', leaves: '' };
   const blades = 9;
   const broad = Math.min(width * 0.09, 1.6);
   const leaves = Array.from({ length: blades }, (_, i) => {
     const lean = (2 * i) / (blades - 1) - 1;
     const tall = height * (1 - 0.45 * Math.abs(lean)) * (0.85 + 0.15 * random());
-    const foot = lean * width * 0.12;
-    const tipX = lean * Math.min(width * 0.62, height * 0.8);
+    const foot = x + lean * width * 0.12;
+    const tipX = x + lean * Math.min(width * 0.62, height * 0.8);
     const tipY = surfaceY - tall;
     const bend = foot + (tipX - foot) * 0.25;
     const half = broad * (0.7 + 0.5 * random());
@@ -466,19 +509,14 @@ function tuft(
 }
 
 /** A plain shoot with pairs of leaves: it stands for height, not for the species. */
-function stems(
-  surfaceY: number,
-  height: number,
-  width: number,
-  random: () => number,
-): Pick<Scene, 'stem' | 'leaves'> {
+function stems({ x, surfaceY, height, width, random }: Shooting): Shoot {
   if (height <= 0) return { stem: '', leaves: '' };
   const sway = width * 0.05;
   const stem = soft([
-    [0, surfaceY],
-    [sway, surfaceY - height * 0.35],
-    [-sway, surfaceY - height * 0.7],
-    [0, surfaceY - height],
+    [x, surfaceY],
+    [x + sway, surfaceY - height * 0.35],
+    [x - sway, surfaceY - height * 0.7],
+    [x, surfaceY - height],
   ])!;
   const pairs = Math.max(2, Math.min(9, Math.round(height / Math.max(4, width * 0.35))));
   const leafCm = Math.min(width * 0.55, Math.max(2, height * 0.45));
@@ -486,7 +524,7 @@ function stems(
     const share = (Math.floor(i / 2) + 1) / pairs;
     const side = i % 2 === 0 ? 1 : -1;
     const length = leafCm * (0.7 + 0.4 * random()) * (1.05 - 0.35 * share);
-    const at: Point = [0, surfaceY - height * share + (share === 1 ? length * 0.15 : 0)];
+    const at: Point = [x, surfaceY - height * share + (share === 1 ? length * 0.15 : 0)];
     return leaf(at, side, length, 0.15 + 0.35 * random());
   });
   return { stem, leaves: leaves.join('') };

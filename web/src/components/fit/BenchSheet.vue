@@ -49,6 +49,7 @@ const subject = computed((): CutawaySubject => {
     parts: fit.ownParts.value,
     plantHeightCm: height.cm,
     growthForm: situation.traits.growthForm,
+    together: Math.round(plant.together / choices.pieces) || 1,
     ...drawnIn(under, standing.cover),
     layerCm: depth.layerCm,
     ball: {

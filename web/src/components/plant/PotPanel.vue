@@ -43,6 +43,7 @@ const subject = computed(() => {
     explored: 0.35 + 0.65 * props.file.decision.states.crowded,
     plantHeightCm: height.cm,
     growthForm: props.file.situation.traits.growthForm,
+    together: plant.together,
     supportCm: plant.supportCm,
     ...standsIn(cover, reservoir, plant.pot),
   };
@@ -81,7 +82,10 @@ function remove(): Promise<void> {
           <td>{{ m.plant.standsIn }}</td>
           <td>
             {{ length(rimCm(file.plant.pot)) }} × {{ length(file.plant.pot.heightCm) }},
-            {{ file.plant.potMaterial }}
+            {{ file.plant.potMaterial
+            }}<template v-if="file.plant.together > 1"
+              >; {{ m.form.togetherOf(file.plant.together) }}</template
+            >
           </td>
         </tr>
         <tr v-if="file.cover && !file.reservoir">

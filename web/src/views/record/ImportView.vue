@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { api } from '../../api/client.ts';
 import type { FateKind, Mapping } from '../../api/types.ts';
 import ColumnTable from '../../components/keeping/ColumnTable.vue';
+import NewSpots from '../../components/keeping/NewSpots.vue';
 import NumberField from '../../components/NumberField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
@@ -144,7 +145,12 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
           </span>
           <span v-if="judging" class="quiet" role="status">{{ t.judging }}</span>
         </div>
-        <p v-if="preview && preview.newSpots.length > 0">{{ t.newSpots(preview.newSpots) }}</p>
+        <NewSpots
+          v-if="preview && preview.newSpots.length > 0"
+          :names="preview.newSpots"
+          :said="mapping.newSpots"
+          @say="(newSpots) => set({ newSpots })"
+        />
         <p v-if="common.length > 0" class="quiet">
           {{ common.map(({ note, rows }) => t.ofRows(note, rows)).join('; ') }}
         </p>

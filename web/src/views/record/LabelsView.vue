@@ -141,6 +141,7 @@ const labels = computed((): Label[] =>
       taxon: plant.taxon,
       lines: [
         ...(plant.lastRepot ? [m.labels.repotted(full(plant.lastRepot))] : []),
+        ...(plant.together > 1 ? [m.form.togetherOf(plant.together)] : []),
         `${length(rimCm(plant.pot))}, ${mediumName(plant.mediumKind, plant.recipeId)}`,
         ...(look ? [m.labels.look(full(look))] : []),
       ],

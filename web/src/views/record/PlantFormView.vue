@@ -47,6 +47,7 @@ const blank = () => ({
   heightCm: null as number | null,
   supportCm: null as number | null,
   supportKind: null as SupportKindId | null,
+  together: 1 as number | null,
   stems: 1 as number | null,
   coverId: null as number | null,
   note: '',
@@ -89,6 +90,7 @@ function fillFrom(plant: Plant): void {
     heightCm,
     supportCm,
     supportKind: plant.supportKind,
+    together: plant.together,
     stems: plant.stems,
     coverId: plant.coverId,
     note,
@@ -150,6 +152,7 @@ const body = () => {
   return {
     ...rest,
     name: name.trim() || rest.taxon.trim(),
+    together: rest.together ?? 1,
     stems: rest.stems ?? 1,
     supportKind: rest.supportCm === null ? null : rest.supportKind,
     pot: potFromEntry(pot),
@@ -342,6 +345,12 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
           :label="`${m.form.plantHeight} (${m.app.optional})`"
           of="length"
           :error="errors.heightCm"
+        />
+        <NumberField
+          v-model="draft.together"
+          :label="m.form.together"
+          :hint="m.form.togetherHint"
+          :error="errors.together"
         />
         <QuantityField
           v-model="draft.supportCm"

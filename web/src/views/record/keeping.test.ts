@@ -263,7 +263,7 @@ describe('bringing a CSV in', () => {
     expect(wrapper.text()).toContain('2 rows of 3 columns, utf-8, parted by semicolons');
     expect(wrapper.text()).toContain('Line 3refusedHalyardSpecies: not in the catalogue');
     expect(wrapper.text()).toContain('These days can be read in two ways');
-    expect(wrapper.text()).toContain('New spots: Ropewalk');
+    expect(wrapper.text()).toContain('One new spot is made: what is it like?');
     expect(wrapper.text()).toContain('1 refused row stays out.');
   });
 

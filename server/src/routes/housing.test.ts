@@ -104,3 +104,15 @@ describe('a repot into pebbles sets up its water', () => {
     expect(await over(plant.id)).toBeNull();
   });
 });
+
+it('plants that share a pot come apart with a division: the record knows how many stay', async () => {
+  const plant = await addPlant({ ...POT, mediumKind: 'peatSoil', together: 3 });
+  const cuts = { pieces: 3, rootsPruned: false, counted: { growths: 3, roots: 9 } };
+  await repot(plant.id, { ...INTO, mediumKind: 'peatSoil', recipeId: 'everyday', cuts });
+  expect((await get(`/api/plants/${plant.id}`)).together).toBe(1);
+  const alone = await addPlant({ ...POT, mediumKind: 'peatSoil' });
+  const refused = await app.call
+    .post('/api/repots')
+    .send({ plantId: alone.id, ...INTO, mediumKind: 'peatSoil', recipeId: 'everyday', cuts });
+  expect(refused.body.error.field).toBe('cuts.pieces');
+});
