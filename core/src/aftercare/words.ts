@@ -172,7 +172,7 @@ export type TaskMoved =
       on: IsoDate;
     }
   /** it ended there */
-  | { because: 'repotted'; on: IsoDate }
+  | { because: 'repotted' | 'lost'; on: IsoDate }
   /** of a record from before its words were told apart */
   | { because: 'asWritten'; why: string };
 
@@ -199,6 +199,8 @@ export function movedWhy(moved: TaskMoved): Saying {
       return say`flushed on ${{ day: moved.on }}`;
     case 'repotted':
       return say`ended: it was repotted on ${{ day: moved.on }}`;
+    case 'lost':
+      return say`ended: it was lost on ${{ day: moved.on }}`;
     case 'asWritten':
       return moved.why;
   }

@@ -37,7 +37,7 @@ import { practiceOf } from './practice.ts';
 import { quarantineFor } from './quarantine.ts';
 import type { RepotOrder } from './repotOrder.ts';
 import { drawStock } from './stockDraw.ts';
-import { noteFilled, type TaskRow } from './tasks.ts';
+import { endTasks, noteFilled, type TaskRow } from './tasks.ts';
 
 export type RepotRow = typeof repots.$inferSelect;
 
@@ -158,17 +158,13 @@ const togetherAfter = ({ together }: PlantRow, { cuts }: RepotOrder): number =>
 
 /** What was still asked for after its last repot ends with this one. */
 function endFormerCare(db: Db, plantId: number, date: IsoDate): void {
-  db.update(tasks)
-    .set({ done: date, moved: { because: 'repotted', on: date } })
-    .where(
-      and(
-        eq(tasks.plantId, plantId),
-        isNull(tasks.done),
-        // Feed is asked for without a repot too; a task by hand stays.
-        or(isNotNull(tasks.repotId), isNotNull(tasks.rule)),
-      ),
-    )
-    .run();
+  const former = and(
+    eq(tasks.plantId, plantId),
+    isNull(tasks.done),
+    // Feed is asked for without a repot too; a task by hand stays.
+    or(isNotNull(tasks.repotId), isNotNull(tasks.rule)),
+  );
+  endTasks(db, former, { because: 'repotted', on: date });
 }
 
 /** What it is potted in, by its parts; null: not mixed of any. */

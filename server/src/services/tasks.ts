@@ -12,8 +12,9 @@ import {
   type Signals,
   type StandingTask,
   type TaskMove,
+  type TaskMoved,
 } from '@fernbank/core';
-import { and, desc, eq, inArray, isNull, isNotNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, isNotNull, type SQL } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { measurements, repots, reservoirs, tasks } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';
@@ -70,6 +71,15 @@ function apply(db: Db, rows: readonly TaskRow[], moves: readonly TaskMove[]): vo
       .where(eq(tasks.id, id))
       .run();
   }
+}
+
+/** What is asked of nobody any more, because of what became of the plant. */
+export function endTasks(
+  db: Db,
+  which: SQL | undefined,
+  moved: Extract<TaskMoved, { because: 'repotted' | 'lost' }>,
+): void {
+  db.update(tasks).set({ done: moved.on, moved }).where(which).run();
 }
 
 /** Tasks of a plant that are open and can move, of a repot or of none. */

@@ -25,7 +25,8 @@ import { deedsThatChanged } from '../history/dependents.ts';
 import { HttpError, invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
 import type { OutcomeRow } from './records.ts';
-import { moveAfterLook } from './tasks.ts';
+import { quarantineFor } from './quarantine.ts';
+import { endTasks, moveAfterLook } from './tasks.ts';
 import { freePot, freeSupport, soakPot, takeCover, takePot, takeSupport } from './shelf.ts';
 
 /** A judgement of a repot as the keeper gives it. */
@@ -124,17 +125,21 @@ export function changeOutcome(file: OpenFile, before: OutcomeRow, changed: Chang
   return changed;
 }
 
-/** A lost plant leaves its shelf pot to a soak, its cover and support to others. */
+/** A lost plant leaves its shelf pot to a soak, or apart, its cover and support to others; nothing is asked for it any more. */
 function letGo(db: Db, plantId: number, goneOn: IsoDate): void {
   const plant = rowOr404(db, plants, plantId, 'plant');
   const { potId, coverId, supportId } = plant;
-  soakPot(db, potId, goneOn);
+  soakPot(db, potId, goneOn, quarantineFor(db, plant, goneOn) !== null);
   freePot(db, coverId);
   freeSupport(db, supportId);
   db.update(plants)
     .set({ goneOn, potId: null, coverId: null, supportId: null, ...touch(plant) })
     .where(eq(plants.id, plantId))
     .run();
+  endTasks(db, and(eq(tasks.plantId, plantId), isNull(tasks.done)), {
+    because: 'lost',
+    on: goneOn,
+  });
 }
 
 /** It was not lost after all: it stands in what it stood in, as far as nobody else took that meanwhile. */
@@ -156,6 +161,13 @@ function comesBack(file: OpenFile, plantId: number): void {
     .set({ goneOn: null, ...taken, ...touch(plant) })
     .where(eq(plants.id, plantId))
     .run();
+  for (const task of db.select().from(tasks).where(eq(tasks.plantId, plantId)).all()) {
+    if (task.moved?.because !== 'lost') continue;
+    db.update(tasks)
+      .set({ done: null, moved: null, ...touch(task) })
+      .where(eq(tasks.id, task.id))
+      .run();
+  }
 }
 
 function ifFree(id: Cell, take: (id: number) => void): number | null {
