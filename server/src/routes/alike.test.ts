@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { handsOf, ROUND_POT, testApp, type TestApp } from '../testApp.ts';
+import { addDays, type FitPlan } from '@fernbank/core';
+import { handsOf, ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
 
 let app: TestApp;
 beforeEach(() => (app = testApp()));
@@ -61,5 +62,77 @@ describe('plants alike', () => {
     const nowhere = { plant: await plantOf({ spotId: 99 }), count: 3 };
     expect((await refused('/api/plants/alike', nowhere))[0]).toBe(422);
     expect(await names()).toEqual([]);
+  });
+});
+
+describe('of plants alike the same is settled and judged at once', () => {
+  const PLAN: FitPlan = {
+    pot: { ...ROUND_POT, topDiameterCm: 11 },
+    potMaterial: 'plastic',
+    potLabel: '11 cm',
+    potId: null,
+    potSource: 'toBuy',
+    recipeId: 'everyday',
+    size: 'oneUp',
+    layer: 'screen',
+    cuts: { pieces: 1, rootsPruned: false },
+    support: null,
+  };
+  const three = async (): Promise<number[]> => {
+    const body = { plant: await plantOf(), count: 3 };
+    const made = await app.call.post('/api/plants/alike').send(body).expect(201);
+    return made.body.items.map(({ id }: { id: number }) => id);
+  };
+  const settle = (id: number, fit: object) => app.call.put(`/api/plants/${id}/plan`).send(fit);
+  const plans = async () => (await get('/api/plans')).items as { plantId: number; fit: FitPlan }[];
+
+  it('each keeps a plan of its own; one undo takes all of them back', async () => {
+    const [first, ...others] = await three();
+    const kept = await settle(first!, { ...PLAN, alike: others }).expect(200);
+    expect((await plans()).map(({ plantId }) => plantId).sort()).toEqual([first, ...others].sort());
+    expect((await plans()).every(({ fit }) => !('alike' in fit))).toBe(true);
+    await undo(deedOf(kept)).expect(200);
+    expect(await plans()).toEqual([]);
+  });
+
+  it('as far as pots of the shelf go round, and never of one that is handed down', async () => {
+    const [first, ...others] = await three();
+    const { id: potId } = await add('/api/pots', { label: 'P11', shape: PLAN.pot, count: 2 });
+    const own = { ...PLAN, potId, potSource: 'free' };
+    const few = await settle(first!, { ...own, alike: others });
+    expect(few.body.error).toMatchObject({
+      field: 'alike',
+      message: expect.stringMatching(/3 × P11/),
+    });
+    await settle(first!, { ...own, alike: others.slice(0, 1) }).expect(200);
+    const down = { ...PLAN, potSource: 'handedDown', leftBy: 'Bosun', alike: others };
+    expect((await settle(first!, down)).body.error.field).toBe('alike');
+    expect(await plans()).toHaveLength(2);
+  });
+
+  it('the question of a repot is open for those it is open for, and answered for each', async () => {
+    const [first, second, third] = (await three()) as [number, number, number];
+    const repots = [];
+    for (const plantId of [first, second]) {
+      const { pot, potMaterial, potId, recipeId } = PLAN;
+      const order = { plantId, date: addDays(TODAY, -24), pot, potMaterial, potId, recipeId };
+      repots.push(await add('/api/repots', { ...order, mediumKind: 'peatSoil' }));
+    }
+    // The third still stands in its old pot: it is not alike any more.
+    const { alike } = await get(`/api/plants/${first}/file`);
+    expect(alike).toEqual([
+      { id: second, name: 'Bollard 2', toJudge: { repotId: repots[1].id, at: 'weeks3' } },
+    ]);
+    const judged = { repotId: repots[0].id, date: TODAY, grade: 'suffers', seen: ['rocks'] };
+    const answer = await app.call
+      .post('/api/outcomes')
+      .send({ ...judged, alike: [repots[1].id] })
+      .expect(201);
+    const outcomes = async (id: number) => (await get(`/api/outcomes?plantId=${id}`)).items;
+    expect(await outcomes(second)).toMatchObject([{ grade: 'suffers', seen: ['rocks'] }]);
+    expect(await outcomes(third)).toEqual([]);
+    expect((await get(`/api/plants/${first}/file`)).alike[0].toJudge).toBeNull();
+    await undo(deedOf(answer)).expect(200);
+    expect(await outcomes(second)).toEqual([]);
   });
 });

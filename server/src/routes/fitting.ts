@@ -20,13 +20,19 @@ import {
   supportLength,
   saying,
 } from '../http/fields.ts';
-import { checkFresh, idOf, rowOr404, sendRow, stamp, touch } from '../http/resource.ts';
+import { checkFresh, idOf, rowOr404, sendRow } from '../http/resource.ts';
+import { MOST_ALIKE } from '../http/plantBody.ts';
 import { invalid } from '../http/errors.ts';
 import { plantFile } from '../services/collection.ts';
+import { keepPlan, settleAlike } from '../services/alike.ts';
 import { checkMix } from '../services/pantry.ts';
 import { readSettings } from '../services/settings.ts';
 
-const fitPlan = Joi.object<FitPlan, true>({
+interface Settled extends FitPlan {
+  /** other plants for which the same is settled, each with a plan of its own */
+  alike?: number[] | undefined;
+}
+const fitPlan = Joi.object<Settled, true>({
   pot: potShape().required(),
   potMaterial: potMaterialId().required(),
   potLabel: saying().required(),
@@ -40,6 +46,7 @@ const fitPlan = Joi.object<FitPlan, true>({
   size: schoolChoice('size').required(),
   layer: drainageLayer().default('screen'),
   cuts: rootCuts().default({ pieces: 1, rootsPruned: false }),
+  alike: Joi.array().items(rowId()).unique().max(MOST_ALIKE),
   mound: Joi.boolean(),
   water: Joi.object({
     kind: pebbleSetup().required(),
@@ -81,7 +88,7 @@ export function fittingRoutes(context: Context): DescribedRouter {
   routes.put(
     '/plants/:id/plan',
     { summary: 'settle on a pot, a mix and a support', body: fitPlan, status: 200 },
-    (request, response, fit) => {
+    (request, response, { alike = [], ...fit }) => {
       checkPot(fit.pot);
       checkMix(db, fit);
       if (fit.support) checkSection(fit.support.section);
@@ -93,19 +100,8 @@ export function fittingRoutes(context: Context): DescribedRouter {
       const { traits } = plantFile(db, plant, date, readSettings(db)).situation;
       const fault = counted ? piecesFault(pieces, traits, counted, plant.together) : null;
       if (fault) throw invalid('cuts.pieces', fault);
-      const row = before
-        ? db
-            .update(plans)
-            .set({ fit, date, ...touch(before) })
-            .where(eq(plans.id, before.id))
-            .returning()
-            .get()
-        : db
-            .insert(plans)
-            .values({ ...stamp(), plantId: plant.id, date, fit })
-            .returning()
-            .get();
-      sendRow(response, row);
+      settleAlike(db, plant.id, fit, alike, date);
+      sendRow(response, keepPlan(db, plant.id, fit, date));
     },
   );
   routes.delete(

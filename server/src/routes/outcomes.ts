@@ -4,6 +4,7 @@ import type { Context } from '../context.ts';
 import { notAhead } from '../http/days.ts';
 import { outcomes } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
+import { MOST_ALIKE } from '../http/plantBody.ts';
 import { isoDate, note, rowId } from '../http/fields.ts';
 import { sendRow, ofPlant } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
@@ -22,13 +23,18 @@ const seen = () =>
     .items(Joi.string().valid(...SEEN_IDS))
     .unique();
 
-const newOutcome = Joi.object<NewOutcome, true>({
+/** With the repots of other plants of which just the same is said. */
+interface Judged extends NewOutcome {
+  alike: number[];
+}
+const newOutcome = Joi.object<Judged, true>({
   repotId: rowId().required(),
   date: isoDate().required(),
   grade: grade().required(),
   seen: seen().default([]),
   photoId: rowId().allow(null).default(null),
   note: note().default(''),
+  alike: Joi.array().items(rowId()).unique().max(MOST_ALIKE).default([]),
 });
 const changedOutcome = Joi.object<ChangedOutcome, true>({
   grade: grade(),
@@ -57,9 +63,11 @@ export function outcomeRoutes(context: Context): DescribedRouter<'/outcomes'> {
   routes.post(
     '/',
     { summary: 'judge a repot at the checkpoint of a day', body: newOutcome },
-    (_request, response, order) => {
+    (_request, response, { alike, ...order }) => {
       notAhead(context, 'date', order.date);
       const row = keepOutcome(db, order);
+      // A picture is of one plant.
+      for (const repotId of alike) keepOutcome(db, { ...order, repotId, photoId: null });
       sendRow(response.location(`/api/outcomes/${row.id}`), row, 201);
     },
   );

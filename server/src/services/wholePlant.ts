@@ -1,24 +1,22 @@
-import { isDeepStrictEqual } from 'node:util';
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import type { IsoDate } from '@fernbank/core';
-import type { Db, OpenFile } from '../db/driver.ts';
+import type { OpenFile } from '../db/driver.ts';
 import {
   looks,
   measurements,
   outcomes,
   overrules,
   photos,
-  plants,
   pots,
   repots,
   tasks,
 } from '../db/schema.ts';
 import { deedThatBrought } from '../history/dependents.ts';
-import { MOST_ALIKE } from '../http/plantBody.ts';
 import { heightOf, supportOf, withTaxon, type PlantRow } from './collection.ts';
 import { judge } from './judging.ts';
 import { quarantineFor } from './quarantine.ts';
 import { reservoirOf } from './reservoirs.ts';
+import { alikeTo } from './alike.ts';
 import { shownTask } from './tasks.ts';
 import { workedLike } from './worked.ts';
 
@@ -30,20 +28,6 @@ type OfPlant =
   | typeof repots
   | typeof measurements
   | typeof tasks;
-
-/** Plants of its kind that stand beside it in the same: what is seen of one is mostly seen of all. */
-function alikeTo(db: Db, { id, taxon, spotId, mediumKind, pot }: PlantRow) {
-  const { goneOn, taxon: kind, spotId: spot, mediumKind: medium } = plants;
-  return db
-    .select({ id: plants.id, name: plants.name, pot: plants.pot })
-    .from(plants)
-    .where(and(eq(kind, taxon), eq(spot, spotId), eq(medium, mediumKind), isNull(goneOn)))
-    .orderBy(plants.id)
-    .all()
-    .filter((other) => other.id !== id && isDeepStrictEqual(other.pot, pot))
-    .slice(0, MOST_ALIKE)
-    .map(({ id: other, name }) => ({ id: other, name }));
-}
 
 export type WholePlant = ReturnType<typeof wholePlant>;
 /** All that is known of a plant, with its verdict of a day. */
@@ -58,7 +42,7 @@ export function wholePlant(opened: OpenFile, plant: PlantRow, date: IsoDate) {
   const { file, decision, lookDue, overrule } = judgement;
   return {
     plant: withTaxon(plant),
-    alike: alikeTo(db, plant),
+    alike: alikeTo(db, plant, date),
     taxon: file.taxon,
     spot: file.spot,
     situation: file.situation,

@@ -83,7 +83,9 @@ export function keepOutcome(db: Db, order: NewOutcome): OutcomeRow {
     .set({ done: order.date, updatedAt: new Date().toISOString() })
     .where(and(eq(tasks.repotId, repot.id), isNull(tasks.done), inArray(tasks.rule, ANSWERED[at])))
     .run();
-  moveAfterLook(db, repot.plantId, order.date, findingsOf(order.seen));
+  if (!order.seen.includes('lost')) {
+    moveAfterLook(db, repot.plantId, order.date, findingsOf(order.seen));
+  }
   return row;
 }
 

@@ -18,13 +18,17 @@ export function useSettling(fit: Fit, loaded: Ref<{ file: PlantFile; fitting: Fi
   const saving = ref(false);
 
   /** Keeps a plan, or drops it; the notice takes it back to what was settled before. */
-  async function settle(plan: FitPlan | null, done: string): Promise<void> {
+  async function settle(
+    plan: FitPlan | null,
+    done: string,
+    alike: readonly number[] = [],
+  ): Promise<void> {
     const before = kept.value;
     const path = `/plants/${plant.value.id}/plan` as const;
     saving.value = true;
     try {
       const { answer, deed } = await (plan
-        ? write(path, { method: 'PUT', body: plan })
+        ? write(path, { method: 'PUT', body: alike.length > 0 ? { ...plan, alike } : plan })
         : write(path, { method: 'DELETE' }));
       kept.value = answer ?? null;
       if (plan) await keepWish();

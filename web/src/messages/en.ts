@@ -460,7 +460,8 @@ export const en = {
     over: (months: number) => `over ${months}`,
     crowdedBand: (months: string, soonest: string, latest: string) =>
       `in ${months} months (${soonest} to ${latest})`,
-    use: 'Settle on this',
+    useOf: (plants: number) => (plants === 1 ? 'Settle on this' : `Settle on this for ${plants}`),
+    alikeHint: 'Each keeps a plan of its own; pots of the shelf are counted for all.',
     used: 'Settled: the mix and the bench sheet follow it.',
     settledOn: (date: string) => `Settled on ${date}.`,
     changed: 'Changed since it was settled.',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { footing, wantsPot } from '@fernbank/core';
-import { computed, toRef } from 'vue';
+import { computed, ref, toRef } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import type { useFitDrawings } from '../../composables/fitDrawings.ts';
@@ -10,6 +10,7 @@ import type { Fit } from '../../composables/useFit.ts';
 import { useSettling } from '../../composables/useSettling.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import AlikePicker from '../look/AlikePicker.vue';
 import BeforeAfter from './BeforeAfter.vue';
 import FitFacts from './FitFacts.vue';
 
@@ -23,6 +24,9 @@ const { choices, ladder, rung, plan, stances, remedies, settled, waysOut, pieces
   props.fit;
 const { before, after, pxPerCm, crownCm, roomCm } = props.drawings;
 const { kept, same, saving, settle } = useSettling(props.fit, toRef(props, 'loaded'));
+
+/** Others beside it for which the same is settled. */
+const alikeIds = ref<number[]>([]);
 
 const { length, volume, said } = useUnits();
 const { degrees } = useFigureWords();
@@ -90,15 +94,22 @@ const warning = computed(() => {
       </ul>
       <p v-if="warning" class="caution" role="note">{{ warning }}</p>
       <FitFacts v-if="rung" :rung="rung" :ladder="ladder" :now="stances?.now ?? null" />
+      <AlikePicker
+        v-if="settled && loaded.file.alike.length > 0"
+        v-model="alikeIds"
+        class="no-print"
+        :alike="loaded.file.alike"
+        :hint="m.fit.alikeHint"
+      />
       <div v-if="settled" class="row no-print actions">
         <v-btn
           color="primary"
           size="large"
           min-height="52"
-          :disabled="(kept !== null && same) || Boolean(piecesRefused)"
+          :disabled="(kept !== null && same && alikeIds.length === 0) || Boolean(piecesRefused)"
           :loading="saving"
-          @click="settle(settled, m.fit.used)"
-          >{{ m.fit.use }}</v-btn
+          @click="settle(settled, m.fit.used, alikeIds)"
+          >{{ m.fit.useOf(1 + alikeIds.length) }}</v-btn
         >
         <v-btn v-if="kept" variant="outlined" :to="`/plants/${loaded.file.plant.id}/sheet`">{{
           m.fit.sheet

@@ -3,7 +3,11 @@ import { computed } from 'vue';
 import { m } from '../../messages/index.ts';
 
 /** Others of its kind beside it, of which the same is said; each can be left out by a tap. */
-const props = defineProps<{ alike: readonly { id: number; name: string }[] }>();
+const props = defineProps<{
+  alike: readonly { id: number; name: string }[];
+  /** what stays of one plant alone; absent: pictures and measures of a look */
+  hint?: string;
+}>();
 /** ids of those that look just the same */
 const chosen = defineModel<number[]>({ required: true });
 const all = computed(() => chosen.value.length > 0);
@@ -23,7 +27,7 @@ function toggle(id: number): void {
       @update:model-value="(on: boolean | null) => setAll(on === true)"
     />
     <template v-if="all">
-      <p class="quiet small">{{ m.look.alikeHint }}</p>
+      <p class="quiet small">{{ hint ?? m.look.alikeHint }}</p>
       <div class="row" role="group" :aria-label="m.look.alike(alike.length)">
         <v-btn
           v-for="other in alike"

@@ -71,12 +71,12 @@ describe('how a repot went', () => {
       'POST /outcomes': { id: 3, rev: 1 },
     });
     expect(wrapper.text()).toContain(m.outcome.at('3 weeks'));
-    expect(button(wrapper, m.outcome.save).attributes('disabled')).toBeDefined();
+    expect(button(wrapper, m.outcome.saveOf(1)).attributes('disabled')).toBeDefined();
     await button(wrapper, 'new growth').trigger('click');
     expect(button(wrapper, 'it thrives').attributes('aria-pressed')).toBe('true');
     expect(button(wrapper, 'it thrives').text()).toContain(m.outcome.offered);
     await button(wrapper, 'it holds on').trigger('click');
-    await button(wrapper, m.outcome.save).trigger('click');
+    await button(wrapper, m.outcome.saveOf(1)).trigger('click');
     await flushPromises();
     const sent = server.calls.find(({ method }) => method === 'POST')!;
     expect(sent.body).toEqual({
@@ -96,7 +96,7 @@ describe('how a repot went', () => {
       'POST /outcomes': refuse(409, 'it is written down already'),
     });
     await button(wrapper, 'shrivelled').trigger('click');
-    await button(wrapper, m.outcome.save).trigger('click');
+    await button(wrapper, m.outcome.saveOf(1)).trigger('click');
     await flushPromises();
     expect(wrapper.find('[role=alert]').text()).toContain('written down already');
     expect(button(wrapper, 'shrivelled').attributes('aria-pressed')).toBe('true');

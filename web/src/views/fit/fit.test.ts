@@ -292,7 +292,7 @@ describe('the fit of a climber', () => {
     const { server, wrapper } = await show();
     server.answers['PUT /plants/5/plan'] = { id: 1, rev: 1, plantId: 5, date: TODAY, fit: {} };
     server.answers['PATCH /plants/5'] = PLANT;
-    await button(wrapper, m.fit.use).trigger('click');
+    await button(wrapper, m.fit.useOf(1)).trigger('click');
     await flushPromises();
     const sent = server.calls.find(({ method }) => method === 'PUT')!.body;
     expect(sent).toMatchObject({
@@ -315,10 +315,10 @@ describe('the fit of a climber', () => {
     server.answers['PUT /plants/5/plan'] = row;
     server.answers['PATCH /plants/5'] = PLANT;
     await handle(wrapper, m.fit.rimHandle).trigger('keydown', { key: 'ArrowRight' });
-    await button(wrapper, m.fit.use).trigger('click');
+    await button(wrapper, m.fit.useOf(1)).trigger('click');
     await flushPromises();
     expect(await undoNotice(server)).toBe(true);
-    await button(wrapper, m.fit.use).trigger('click');
+    await button(wrapper, m.fit.useOf(1)).trigger('click');
     await flushPromises();
     // What stands settled again is the one from before: the turned one can be settled once more.
     expect(server.calls.filter(({ method }) => method === 'PUT')).toHaveLength(2);
@@ -328,7 +328,7 @@ describe('the fit of a climber', () => {
     const { wrapper } = await show();
     await handle(wrapper, m.fit.rimHandle).trigger('keydown', { key: 'ArrowRight' });
     const turned = wrapper.find('h1').text();
-    await button(wrapper, m.fit.use).trigger('click');
+    await button(wrapper, m.fit.useOf(1)).trigger('click');
     await flushPromises();
     expect(useNotices().current!.kind).toBe('fault');
     expect(wrapper.find('h1').text()).toBe(turned);

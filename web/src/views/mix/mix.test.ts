@@ -366,7 +366,7 @@ describe('the mix of one plant', () => {
     expect(labels.some((text) => text.includes('coconut chips'))).toBe(false);
     server.answers['PUT /plants/5/plan'] = { id: 1, rev: 1, date: '2026-03-16', fit: {} };
     server.answers['PATCH /plants/5'] = {};
-    await button(wrapper, m.fit.use).trigger('click');
+    await button(wrapper, m.fit.useOf(1)).trigger('click');
     await flushPromises();
     const kept = server.calls.find(({ method }) => method === 'PUT')!;
     const { parts } = kept.body as { parts: { component: string }[] };

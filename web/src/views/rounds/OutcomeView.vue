@@ -16,6 +16,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Outcome, Photo } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
+import AlikePicker from '../../components/look/AlikePicker.vue';
 import PhotoButton from '../../components/PhotoButton.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useDraft } from '../../composables/useDraft.ts';
@@ -53,7 +54,17 @@ const { draft, clear } = useDraft(`outcome.${id}`, () => ({
   grade: null as Grade | null,
   note: '',
   photoId: null as number | null,
+  alike: [] as number[],
 }));
+/** Others beside it of whose repot the same question is open. */
+const alike = computed(() =>
+  kept.value ? [] : (file.value?.alike ?? []).filter(({ toJudge }) => toJudge?.at === at.value),
+);
+const alikeRepots = computed(() =>
+  alike.value.flatMap(({ id: other, toJudge }) =>
+    toJudge && draft.value.alike.includes(other) ? [toJudge.repotId] : [],
+  ),
+);
 watch(kept, (before) => {
   if (before) Object.assign(draft.value, pick(before));
 });
@@ -101,7 +112,12 @@ async function save(): Promise<void> {
         })
       : await write('/outcomes', {
           method: 'POST',
-          body: { ...body, repotId: repot.value.id, date: today.value },
+          body: {
+            ...body,
+            repotId: repot.value.id,
+            date: today.value,
+            ...(alikeRepots.value.length > 0 ? { alike: alikeRepots.value } : {}),
+          },
         });
     clear();
     notices.done(m.outcome.saved, { deed, back: load, said: m.outcome.takenBack });
@@ -175,6 +191,12 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
           </div>
           <p v-if="draft.seen.includes('lost')" class="caution">{{ m.outcome.lostNote }}</p>
         </section>
+        <AlikePicker
+          v-if="alike.length > 0"
+          v-model="draft.alike"
+          :alike="alike"
+          :hint="m.outcome.alikeHint"
+        />
         <section class="panel stack">
           <h2>{{ m.outcome.grade }}</h2>
           <div class="tiles tiny" role="group" :aria-label="m.outcome.grade">
@@ -209,7 +231,7 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
               :disabled="!chosen"
               :loading="saving"
               @click="save"
-              >{{ kept ? m.outcome.change : m.outcome.save }}</v-btn
+              >{{ kept ? m.outcome.change : m.outcome.saveOf(1 + alikeRepots.length) }}</v-btn
             >
           </div>
         </section>
