@@ -69,7 +69,8 @@ export function mixFigures(parts: readonly Part<Component>[], place: MixPlace): 
 }
 
 /**
- * Substitutes for a component that is out of stock or avoided, the nearest first.
+ * Substitutes for a component that is out of stock or avoided, the nearest first: other components, or
+ * more of what is in the mix already.
  *
  * @param of  index of the component in `parts`
  * @param shelf  what there is instead, without what is avoided
@@ -84,13 +85,10 @@ export function substitutes(
   within('of', of, 0, parts.length - 1);
   const asIs = mixFigures(parts, place);
   const rotAsIs = rotPerMonth(parts);
-  const present = new Set(parts.map(({ ingredient }) => ingredient.id));
   return shelf
-    .filter(({ id }) => !present.has(id))
+    .filter(({ id }) => id !== parts[of]!.ingredient.id)
     .map((component): Substitute => {
-      const swapped = parts.map((part, i) =>
-        i === of ? { ...part, ingredient: component } : part,
-      );
+      const swapped = swap(parts, of, component);
       const figures = mixFigures(swapped, place);
       const change = {
         air: figures.air - asIs.air,
@@ -118,6 +116,23 @@ export function substitutes(
       };
     })
     .sort((a, b) => a.distance - b.distance || a.component.id.localeCompare(b.component.id));
+}
+
+/** What is in the mix already takes the part's share on top of its own. */
+function swap(
+  parts: readonly Part<Component>[],
+  of: number,
+  component: Component,
+): Part<Component>[] {
+  const { parts: share } = parts[of]!;
+  const there = parts.findIndex(({ ingredient }) => ingredient.id === component.id);
+  if (there < 0) {
+    return parts.map((part, i) => (i === of ? { ...part, ingredient: component } : part));
+  }
+  return parts.flatMap((part, i) => {
+    if (i === of) return [];
+    return i === there ? [{ ...part, parts: part.parts + share }] : [part];
+  });
 }
 
 const between = (before: number | null, after: number | null) =>
@@ -167,7 +182,9 @@ export function withStandIns(
   const usable = shelf.filter((candidate) => !unusable(candidate));
   for (const { ingredient: instead } of parts.filter(({ ingredient }) => unusable(ingredient))) {
     const of = now.findIndex(({ ingredient }) => ingredient.id === instead.id);
-    const best = substitutes(now, of, usable, place)[0];
+    // What takes its place unasked keeps the mix as manifold as it was.
+    const others = usable.filter(({ id }) => !now.some(({ ingredient }) => ingredient.id === id));
+    const best = substitutes(now, of, others, place)[0];
     if (best) {
       now = best.parts;
       standIns.push({ instead, uses: best.component, change: best });

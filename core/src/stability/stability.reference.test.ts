@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { centreOfGravity, tipAngleDeg, topplingPushN } from './index.ts';
+import { centreOfGravity, pushLike, tipAngleDeg, topplingPushN } from './index.ts';
 
 describe('stability by hand cases (statics)', () => {
   it('base radius 5.5 cm and centre of gravity at 30 cm tip at 10.4°', () => {
@@ -34,4 +34,12 @@ describe('stability by hand cases (statics)', () => {
   it('nothing at all has no centre', () => {
     expect(() => centreOfGravity([])).toThrow(/mass/);
   });
+});
+
+it('a push is told as a hand feels it: a finger, a hand, a shoulder (common practice, no source)', () => {
+  // A 9 cm pot of 0.4 kg with 15 cm of leaves falls to a touch, a tub of 14 kg and 60 cm to no breeze.
+  expect(pushLike(topplingPushN(0.4, 3, 22))).toBe('touch');
+  expect(pushLike(topplingPushN(2.6, 5, 40))).toBe('lightPush');
+  expect(pushLike(topplingPushN(5, 8, 60))).toBe('firmPush');
+  expect(pushLike(topplingPushN(14, 15, 90))).toBe('shove');
 });

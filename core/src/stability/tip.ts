@@ -58,3 +58,20 @@ export function topplingPushN(massKg: number, baseRadiusCm: number, pushHeightCm
   positive('pushHeightCm', pushHeightCm);
   return (massKg * GRAVITY_M_S2 * baseRadiusCm) / pushHeightCm;
 }
+
+/**
+ * What a push at leaf height is like, by hand: the weight of a bar of chocolate is about one newton.
+ *
+ * @source common practice, no source
+ */
+export const PUSHES = ['touch', 'lightPush', 'firmPush', 'shove'] as const;
+export type Push = (typeof PUSHES)[number];
+const PUSH_TO_N = { touch: 1, lightPush: 4, firmPush: 12 } as const;
+export const pushLike = (newtons: number): Push =>
+  newtons < PUSH_TO_N.touch
+    ? 'touch'
+    : newtons < PUSH_TO_N.lightPush
+      ? 'lightPush'
+      : newtons < PUSH_TO_N.firmPush
+        ? 'firmPush'
+        : 'shove';

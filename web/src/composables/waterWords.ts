@@ -28,8 +28,16 @@ export function useWaterWords() {
   const title = (under: WaterUnder) =>
     m.fit.under.title(volume(under.summer.litres), inWhat(under));
 
+  /** How long it lasts, in growth and in the dark months. */
+  const fillings = ({ summer, winter }: WaterUnder): string[] => [
+    m.fit.under.level(volume(summer.litres), length(summer.levelCm), days(summer.days)),
+    winter.litres > 0
+      ? m.fit.under.winter(volume(winter.litres), length(winter.levelCm), days(winter.days))
+      : m.fit.under.winterEmpty,
+  ];
+
   function lines(under: WaterUnder): string[] {
-    const { kind, gapCm, summer, winter, wick, wickKind, outer, vessel } = under;
+    const { kind, gapCm, wick, wickKind, outer, vessel } = under;
     const wicks =
       wick?.reaches && wickKind
         ? [
@@ -45,10 +53,7 @@ export function useWaterWords() {
       kind === 'holes'
         ? m.fit.under.holes(length(gapCm))
         : m.fit.under.stands(length(gapCm), vessel ? vesselSize(outer) : ''),
-      m.fit.under.level(volume(summer.litres), length(summer.levelCm), days(summer.days)),
-      winter.litres > 0
-        ? m.fit.under.winter(volume(winter.litres), length(winter.levelCm), days(winter.days))
-        : m.fit.under.winterEmpty,
+      ...fillings(under),
       ...wicks,
     ];
   }
@@ -92,5 +97,5 @@ export function useWaterWords() {
       ...(wicks ? [m.fit.under.rowWicks(wicks, winterWicks ?? wicks)] : []),
     ].join('; ');
   }
-  return { standsOver, title, lines, risk, toFetch, inWhat, vesselSize };
+  return { standsOver, title, fillings, lines, risk, toFetch, inWhat, vesselSize };
 }

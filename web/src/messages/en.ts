@@ -563,6 +563,8 @@ export const en = {
       noWaterAtRest: ', no water at rest',
       tip: (base: string, gravity: string, angle: string) =>
         `atan of base radius ${base} over height of the centre of gravity ${gravity} = ${angle}°`,
+      push: (newtons: string, top: string) =>
+        `weight × base radius over the height of its top, ${top}: a push of ${newtons} there topples it when dry`,
       bodies: 'What stands there, dry',
       part: 'Part',
       mass: 'Weight',
@@ -599,7 +601,14 @@ export const en = {
       nowWet: 'Potted, wet',
       laterDry: (months: number) => `In ${months} months, dry`,
       more: (kg: string, push: string, top: string) =>
-        `${kg}; a push of ${push} at its top, ${top} up, topples it`,
+        `${kg}; ${push} at its top, ${top} up, topples it`,
+      pushed: 'pushed over by',
+      pushes: {
+        touch: 'a touch',
+        lightPush: 'a light push',
+        firmPush: 'a firm push',
+        shove: 'only a shove',
+      },
       footing: { firm: 'firm', short: 'short of what to aim for', unsafe: 'unsafe' },
       reference: (least: number, aim: number) =>
         `Dry is the worst. Under ${least}° is unsafe (stability tests for equipment, from memory); aim for ${aim}°.`,

@@ -137,9 +137,13 @@ export const mix = {
   swap: 'Swap',
   insteadOf: (label: string) => `Instead of ${label}`,
   insteadIntro: 'The nearest first. What each changes in this pot:',
+  moreOf: (label: string) => `more of the ${label}`,
   take: 'Take it',
   takeInstead: (label: string) => `Take ${label} instead`,
   change: {
+    asItIs: (air: number, water: number, weight: string, months: string | null) =>
+      `As it is: ${air} % air, ${water} % water, ${weight} wet, ${months === null ? 'does not age' : `lasts about ${months} months`}.`,
+    lasts: (months: string) => `lasts about ${months} months, which it did not have to`,
     air: (points: string) => `${points} points of air`,
     water: (points: string) => `${points} points of water`,
     weight: (density: string) => `${density} wet`,

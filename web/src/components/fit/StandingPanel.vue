@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { AIM_DEG, footing, UNSAFE_DEG, type Remedy, type Stance } from '@fernbank/core';
+import { AIM_DEG, footing, pushLike, UNSAFE_DEG, type Remedy, type Stance } from '@fernbank/core';
 import { computed } from 'vue';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -12,7 +12,7 @@ const props = defineProps<{
   remedies: Remedy[];
   hangs: boolean;
 }>();
-const { weight, number, length, said } = useUnits();
+const { weight, length, said } = useUnits();
 const { degrees } = useFigureWords();
 
 const rows = computed(() => {
@@ -50,7 +50,7 @@ const MARK = { firm: '●', short: '▲', unsafe: '◆' } as const;
               ? weight(row.kg)
               : m.fit.stand.more(
                   weight(row.kg),
-                  `${number(row.stance.pushN, 1)} N`,
+                  m.fit.stand.pushes[pushLike(row.stance.pushN)],
                   length(row.stance.topCm),
                 )
           }}</span>

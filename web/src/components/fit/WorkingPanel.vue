@@ -2,6 +2,7 @@
 import { fillL as fillOf, type Ladder, type Rung, type Stance } from '@fernbank/core';
 import { computed } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
+import { useWaterWords } from '../../composables/waterWords.ts';
 import { m } from '../../messages/index.ts';
 
 /** Every figure of the chosen pot, opened to the sum that gave it. */
@@ -17,6 +18,7 @@ const props = defineProps<{
 const { volume, weight, length, percent, number } = useUnits();
 const w = m.fit.working;
 
+const waterWords = useWaterWords();
 const rows = computed(() => {
   const { rung, ladder, oldFillL } = props;
   const { ball } = ladder;
@@ -48,21 +50,23 @@ const rows = computed(() => {
     },
     {
       what: m.fit.dry,
-      sum:
-        w.dry(
-          volume(heldL),
-          percent(spentShare),
-          weight(goesG / 1000),
-          weight(growthG / 1000),
-          number(growthDays, 0),
-        ) +
-        (restDays === null
-          ? w.noWaterAtRest
-          : w.dryRest(
-              weight(restG / 1000),
-              number(restDays, 0),
-              standsAtRest > 1 ? number(standsAtRest, 1) : null,
-            )),
+      // A reservoir has another level in the dark months: its two fillings are told, not one sum.
+      sum: rung.under
+        ? waterWords.fillings(rung.under).join(' ')
+        : w.dry(
+            volume(heldL),
+            percent(spentShare),
+            weight(goesG / 1000),
+            weight(growthG / 1000),
+            number(growthDays, 0),
+          ) +
+          (restDays === null
+            ? w.noWaterAtRest
+            : w.dryRest(
+                weight(restG / 1000),
+                number(restDays, 0),
+                standsAtRest > 1 ? number(standsAtRest, 1) : null,
+              )),
     },
     {
       what: m.fit.tip,
@@ -71,6 +75,10 @@ const rows = computed(() => {
         length(props.stance.gravityHeightDryCm),
         number(props.stance.tipAngleDryDeg, 1),
       ),
+    },
+    {
+      what: m.fit.stand.pushed,
+      sum: w.push(`${number(props.stance.pushN, 1)} N`, length(props.stance.topCm)),
     },
   ];
 });

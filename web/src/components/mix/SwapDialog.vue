@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  mixFigures,
   permitted,
   substitutes,
   swapPlace,
@@ -22,19 +23,17 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ close: []; swap: [Part<Component>[]] }>();
 const store = usePantry();
-const { changes } = useChangeWords();
+const { changes, figures } = useChangeWords();
 
 const SHOWN = 7;
+const swapIn = computed(() => swapPlace(props.place, store.pantry.priceOf));
+const asItIs = computed(() => figures(mixFigures(props.parts, swapIn.value)));
+const isIn = (id: string) => props.parts.some(({ ingredient }) => ingredient.id === id);
 const part = computed(() => (props.of === null ? null : props.parts[props.of]));
 const found = computed((): Substitute[] => {
   if (props.of === null || !part.value) return [];
   const shelf = permitted(store.pantry);
-  const all = substitutes(
-    props.parts,
-    props.of,
-    shelf,
-    swapPlace(props.place, store.pantry.priceOf),
-  );
+  const all = substitutes(props.parts, props.of, shelf, swapIn.value);
   // What is known to be out of stock is no help; it comes last.
   const out = ({ component }: Substitute) => (store.outOfStock(component.id) ? 1 : 0);
   return [...all].sort((a, b) => out(a) - out(b)).slice(0, SHOWN);
@@ -60,11 +59,16 @@ const stockWord = (id: string) => {
     <v-card v-if="part">
       <div class="stack in-dialog swap">
         <h2>{{ m.mix.insteadOf(part.ingredient.label) }}</h2>
+        <p>{{ asItIs }}</p>
         <p class="quiet">{{ m.mix.insteadIntro }}</p>
         <ul>
           <li v-for="substitute in found" :key="substitute.component.id">
             <div>
-              <strong>{{ substitute.component.label }}</strong>
+              <strong>{{
+                isIn(substitute.component.id)
+                  ? m.mix.moreOf(substitute.component.label)
+                  : substitute.component.label
+              }}</strong>
               <span class="quiet small"> · {{ stockWord(substitute.component.id) }}</span>
               <br />
               {{ changes(substitute) }}
