@@ -23,7 +23,7 @@ const STEPS: readonly { toCm: number; least: number; aim: number; most: number }
 ];
 const stepFrom = (rim: number) => STEPS.find(({ toCm }) => rim <= toCm)!;
 /** New volume against the old: for one size up, and for a strong grower that filled its pot in a season. */
-const MOST_VOLUME = { one: 2.3, two: 3 } as const;
+export const MOST_VOLUME = { one: 2.3, two: 3 } as const;
 /** A pot that is wider but hardly roomier is no size up. */
 const LEAST_VOLUME = { usual: 1.3, snug: 1.15 } as const;
 /** A season: who fills a pot within it may have two sizes. */
@@ -32,7 +32,7 @@ const SEASON_MONTHS = 9;
 const FILLED = 0.9;
 const SNUG_STEP_CM = 0.8;
 /** Months that the growth school wants before the next repot. */
-const UNTIL_NEXT = { fast: 12, middling: 18, slow: 24 } as const;
+export const UNTIL_NEXT = { fast: 12, middling: 18, slow: 24 } as const;
 /** Fewer live roots than this keep their pot or go smaller. */
 const FEW_LIVE_ROOTS = 0.5;
 /** Spare room below which a pot is full from the start, months. */
@@ -165,7 +165,7 @@ function toGrowth(up: readonly Rung[], choosing: Choosing): Picked {
   const lasting = steps.find((rung) => (rung.monthsToCrowded ?? Infinity) >= until);
   return lasting
     ? {
-        chosen: nearest(steps, lasting.rimCm, choosing),
+        chosen: nearest(ownFirst(steps, lasting.rimCm, choosing), lasting.rimCm, choosing),
         because: `the smallest that is not crowded before ${until} months, when it would be due anyway`,
       }
     : {
@@ -179,19 +179,35 @@ function oneUp(up: readonly Rung[], choosing: Choosing, oldRim: number): Picked 
   const { least, aim } = stepFrom(oldRim);
   const wider = (rung: Rung) => rung.rimCm - oldRim;
   if (filledInASeason(choosing)) {
-    const two = nearest(within(up, choosing, 'two'), oldRim + 2 * aim, choosing);
+    const wanted = oldRim + 2 * aim;
+    const two = nearest(ownFirst(within(up, choosing, 'two'), wanted, choosing), wanted, choosing);
     return {
       chosen: two,
       because: say`two sizes up, ${{ cm: wider(two) }} wider: it filled the last pot within a season`,
     };
   }
   const by = choosing.situation.traits.snug ? least : aim;
-  const one = nearest(within(up, choosing, 'one'), oldRim + by, choosing);
+  const wanted = oldRim + by;
+  const one = nearest(ownFirst(within(up, choosing, 'one'), wanted, choosing), wanted, choosing);
   const lasts = one.monthsToCrowded;
   return {
     chosen: one,
     because: say`one size up: ${{ cm: wider(one) }} wider${lasts !== null && lasts > SOON_MONTHS ? `, room for about ${Math.round(lasts)} months` : ''}`,
   };
+}
+
+/** A pot that dries so much less well than another serves clearly worse, as a logarithm. */
+const CLEARLY_WORSE = 0.35;
+/** Of sizes that all will do, those of the keeper's own that are within half a step of what is aimed at; else all. */
+function ownFirst(steps: readonly Rung[], aimCm: number, choosing: Choosing): readonly Rung[] {
+  const off = (rung: Rung) => Math.abs(rung.rimCm - aimCm);
+  const nearly = Math.min(...steps.map(off)) + stepFrom(rimCm(choosing.situation.pot)).aim / 2;
+  const near = steps.filter((rung) => off(rung) <= nearly);
+  const driest = Math.min(...near.map((rung) => offDrying(rung, choosing)));
+  const own = near.filter(
+    (rung) => rung.option.source !== 'toBuy' && offDrying(rung, choosing) <= driest + CLEARLY_WORSE,
+  );
+  return own.length > 0 ? own : steps;
 }
 
 const rank = ({ option }: Rung) => POT_SOURCES.indexOf(option.source);
@@ -212,8 +228,8 @@ function offDrying({ drying: { growthDays: days } }: Rung, { situation }: Choosi
 }
 
 /**
- * The rung nearest to a width. Of those alike: where the plant rocks the one that
- * stands firmer, then the one that dries as it likes, then what is easier to come by.
+ * The rung nearest to a width. Of those alike: where the plant rocks the one that stands firmer, then the one that dries as it likes,
+ * then what is easier to come by.
  */
 function nearest(among: readonly Rung[], widthCm: number, choosing: Choosing): Rung {
   const off = (rung: Rung) => Math.abs(rung.rimCm - widthCm);

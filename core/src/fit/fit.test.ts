@@ -137,6 +137,30 @@ describe('the pot ladder', () => {
     ).toBe('free');
   });
 
+  it('an own pot within half a step comes before one to buy; one that is further off, or clearly worse, does not', () => {
+    const bought = standardOptions(pot);
+    const best = chosen(ladderFor('Begonia maculata', undefined, { options: bought }));
+    const own = (cm: number, material: PotOption['material'] = 'plastic'): PotOption => ({
+      id: 'own',
+      label: 'own',
+      outside: nominalPot(cm, 'standard'),
+      material,
+      source: 'free',
+    });
+    const taken = (option: PotOption) =>
+      chosen(ladderFor('Begonia maculata', undefined, { options: [...bought, option] })).option.id;
+    expect(taken(own(best.rimCm - 1))).toBe('own');
+    expect(taken(own(best.rimCm + 1))).toBe('own');
+    expect(taken(own(best.rimCm + 4))).toBe(best.option.id);
+    // Few roots still get the pot that matches them.
+    const few = ladderFor(
+      'Begonia maculata',
+      { liveRoots: 0.2 },
+      { options: [...bought, own(14)] },
+    );
+    expect(chosen(few).rimCm).toBeLessThan(14);
+  });
+
   it('unglazed clay dries sooner and stands firmer than plastic', () => {
     const as = (material: 'plastic' | 'terracotta') =>
       ladderFor('Begonia maculata', undefined, {

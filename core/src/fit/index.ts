@@ -2,6 +2,7 @@ export * from './ball.ts';
 export * from './depth.ts';
 export * from './drying.ts';
 export * from './ladder.ts';
+export * from './lookingBack.ts';
 export * from './options.ts';
 export * from './remedies.ts';
 export type { Rung, RungNote, RungVerdict } from './rung.ts';

@@ -528,6 +528,8 @@ export const en = {
         `${count === 1 ? 'one wick' : `${count} wicks`}${winter < count ? `, ${winter} in the dark months` : ''}`,
     },
     layer: 'On the pot’s floor',
+    outgrown: (width: string, months: number, instead: string, lasts: number) =>
+      `Looking back: ${width} was full after ${months === 1 ? 'a month' : `${months} months`}; ${instead} would have lasted about ${lasts}. What follows reckons with that pace.`,
     notes: 'What its make does',
     clearance: 'under the shelf',
     clearanceValue: (room: string) => `${room} to spare`,

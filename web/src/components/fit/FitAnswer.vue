@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { footing, wantsPot } from '@fernbank/core';
+import { footing, lookingBack, wantsPot } from '@fernbank/core';
 import { computed, ref, toRef } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
@@ -59,6 +59,20 @@ const supportTitle = computed(() => {
   return m.fit.withSupport(at.poles, at.kind.label, length(at.lengthCm));
 });
 
+/** Which size would have been right when the present pot was chosen. */
+const outgrown = computed(() => {
+  const seen = lookingBack(props.loaded.file.situation);
+  return (
+    seen &&
+    m.fit.outgrown(
+      length(seen.rimCm),
+      Math.round(seen.months),
+      length(seen.instead.rimCm),
+      Math.round(seen.instead.months),
+    )
+  );
+});
+
 /** Warned before it is potted, not after it has fallen. */
 const warning = computed(() => {
   const helps = remedies.value[0];
@@ -87,6 +101,7 @@ const warning = computed(() => {
         ><template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
       <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
+      <p v-if="outgrown" class="quiet">{{ outgrown }}</p>
       <ul v-if="waysOut.length > 0" class="ways">
         <li v-for="way in waysOut" :key="way.id">
           {{ m.fit.wayOut[way.id](length(way.rimCm)) }}
