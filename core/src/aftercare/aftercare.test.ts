@@ -245,6 +245,7 @@ describe('what is over by itself', () => {
     for (const rule of TASK_RULES) {
       const lasting = [
         'renew',
+        'stump',
         'jarWater',
         'keepDamp',
         'justMoist',

@@ -3,3 +3,4 @@ export * from './firstWater.ts';
 export * from './plan.ts';
 export * from './moves.ts';
 export * from './words.ts';
+export * from './stump.ts';

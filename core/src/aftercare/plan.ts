@@ -55,6 +55,7 @@ export const TASK_RULES = [
   'season',
   'extend',
   'renew',
+  'stump',
 ] as const;
 export type TaskRule = (typeof TASK_RULES)[number];
 

@@ -33,7 +33,8 @@ export type TaskWords =
         | 'weeks3'
         | 'weeks7'
         | 'season'
-        | 'renew';
+        | 'renew'
+        | 'stump';
     }
   /** of a record from before its words were told apart */
   | { of: 'asWritten'; title: string; why: string };
@@ -146,6 +147,10 @@ const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
   renew: () => [
     'Renew the moss of its mound',
     'moss rots within a year; at the start of growth the roots take the change best',
+  ],
+  stump: () => [
+    'Look at the stump: pups in its axils?',
+    'a stump that is kept rather dry and bright shoots from below the cut; pups come off with roots of their own',
   ],
   extend: ({ addsCm, aboveCm }) => [
     say`Put ${{ cm: Math.round(addsCm) }} on top of its support`,

@@ -149,7 +149,8 @@ describe('the pot ladder', () => {
     });
     const taken = (option: PotOption) =>
       chosen(ladderFor('Begonia maculata', undefined, { options: [...bought, option] })).option.id;
-    expect(taken(own(best.rimCm - 1))).toBe('own');
+    // A centimetre wider than the present pot is no size up, owned or not.
+    expect(taken(own(rimCm(pot) + 1))).toBe(best.option.id);
     expect(taken(own(best.rimCm + 1))).toBe('own');
     expect(taken(own(best.rimCm + 4))).toBe(best.option.id);
     // Few roots still get the pot that matches them.

@@ -24,7 +24,15 @@ import {
 import { NO_CUTS, rootBall, type RootBall, type RootCuts } from './ball.ts';
 import { pick, type Choosing } from './choose.ts';
 import { depthPlan, type DrainageLayer } from './depth.ts';
-import { dryingIn, ownUseOfPresent, useIn, yearEnds, yearOf, type MonthPace } from './drying.ts';
+import {
+  dryingIn,
+  ownUseOfPresent,
+  useIn,
+  yearEnds,
+  yearOf,
+  type Drying,
+  type MonthPace,
+} from './drying.ts';
 import { ruledOut } from './judge.ts';
 import { rungNotes } from './notes.ts';
 import { insideOfOption, type CoverOption, type PotOption } from './options.ts';
@@ -199,7 +207,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
   // A pot with a reservoir of its own stands over nothing else.
   const under =
     newKind === 'pebbles' && ownL === null ? standsOver(option, shared, useIn(using)) : null;
-  const drying = dryingIn(
+  const potted = dryingIn(
     {
       ...using,
       mix,
@@ -210,7 +218,12 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     },
     year,
   );
+  const drying = mound ? heldBy(potted, mound.mossL / litres) : potted;
   const oldL = Math.min(ball.displacesL, litres);
+  const lasts = asLearned(
+    mediumLife(mix, inside, traits, meanTemperatureC(spot), depth.layerCm),
+    situation.learned?.mediumLifeFactor,
+  ).months;
   const cover = keptCover(option, request);
   const vessel = under ? under.vessel : cover?.why === null ? cover.cover : null;
   const standing: Standing = {
@@ -238,10 +251,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     explored,
     monthsToCrowded: crowded?.months ?? null,
     crowdedBand: crowded && { soonest: crowded.soonest, latest: crowded.latest },
-    mediumMonths: asLearned(
-      mediumLife(mix, inside, traits, meanTemperatureC(spot), depth.layerCm),
-      situation.learned?.mediumLifeFactor,
-    ).months,
+    mediumMonths: mound ? RENEWED_MONTHS : lasts,
     air: fresh.air,
     water: fresh.water,
     drying,
@@ -268,6 +278,18 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     because: '',
   };
 }
+
+/** A mound is wrapped anew each year. @source common practice, no source */
+const RENEWED_MONTHS = 12;
+/** The same of less medium, that gives off as much: a mound holds what its moss does, not what its pot would. */
+const heldBy = (drying: Drying, share: number): Drying => ({
+  ...drying,
+  heldL: drying.heldL * share,
+  growthDays: drying.growthDays * share,
+  tightDays: drying.tightDays * share,
+  restDays: drying.restDays === null ? null : drying.restDays * share,
+  byMonth: drying.byMonth.map((days) => (days === null ? null : days * share)),
+});
 
 /** What a pot of pebbles is set up over, for what the plant will use of it. */
 function standsOver(

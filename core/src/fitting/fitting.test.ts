@@ -134,6 +134,12 @@ describe('a fit that was settled', () => {
     expect(fit.onMound).toBe(true);
     expect(fit.ladder.ball.work).toBe('bareRoot');
     expect(fit.rung!.mound!.mossL).toBe(fit.rung!.newMediumL);
+    // It holds what its moss does, and is wrapped anew each year.
+    expect(fit.rung!.mediumMonths).toBe(12);
+    const { drying, mound, fillL } = fit.rung!;
+    const potted = fitOf(subject, shelf, { ...choices, mound: false }, SHIPPED);
+    const same = potted.ladder.rungs.find(({ option }) => option.id === fit.rung!.option.id)!;
+    expect(drying.growthDays / same.drying.growthDays).toBeCloseTo(mound!.mossL / fillL, 1);
     expect(settledPlan(fit)).toMatchObject({ mound: true, support: null });
   });
 

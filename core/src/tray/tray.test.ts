@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import {
+  callusDays,
   firstPot,
   moveOn,
   piecesAllowed,
@@ -112,4 +113,11 @@ describe('how many pieces', () => {
     expect(piecesFault(1, clump, { growths: 0, roots: 0 })).toBeNull();
     expect(piecesAllowed(clump, { growths: null, roots: null }).why).toMatch(/count first/);
   });
+});
+
+it('a cut lies dry first: a succulent’s head about a week, a leafy one’s two days (common practice, no source)', () => {
+  expect(callusDays('head', 'fullyDry')).toBe(7);
+  expect(callusDays('head', 'littleDry')).toBe(2);
+  expect(callusDays('cutting', 'evenlyMoist')).toBe(0);
+  expect(callusDays('cutting', 'fullyDry')).toBeGreaterThan(0);
 });

@@ -19,6 +19,7 @@ export const METHODS = {
   division: TRAY_METHODS.division,
   offset: TRAY_METHODS.offset,
   leaf: TRAY_METHODS.leaf,
+  head: TRAY_METHODS.head,
 } as const satisfies Record<string, { label: string }>;
 export type Method = keyof typeof METHODS;
 

@@ -34,6 +34,23 @@ describe('the propagation tray', () => {
     expect(await file(id)).toMatchObject({ living: 5, lost: 0, advice: { when: 'wait' } });
   });
 
+  it('a head lies dry first, and the stump that it left is watched for pups; taken back, neither is', async () => {
+    const cut = await start({ method: 'head', taxon: 'Crassula ovata', count: 1, date: TODAY });
+    expect((await file(cut.id)).callusUntil).toBe(addDays(TODAY, 7));
+    const asked = async () =>
+      (await get(`/api/tasks?plantId=${cut.parentId}`)).items.map(
+        ({ rule, due }: { rule: string; due: string }) => [rule, due],
+      );
+    expect(await asked()).toEqual([['stump', addDays(TODAY, 42)]]);
+    await takeRowBack(app, 'batches', cut.id).expect(200);
+    expect(await asked()).toEqual([]);
+    const planned = await start({ method: 'head', planned: true, count: 1, date: TODAY });
+    const rules = async () => (await get(`/api/tasks?plantId=${planned.parentId}`)).items.length;
+    expect(await rules()).toBe(0);
+    await app.call.patch(`/api/batches/${planned.id}`).send({ planned: false }).expect(200);
+    expect(await rules()).toBe(1);
+  });
+
   it.each([
     ['more rooted than live', { rooted: 5 }, 'rooted'],
     ['more lost than live', { lost: 6, rooted: 0, rootCm: null }, 'lost'],

@@ -27,6 +27,7 @@ import {
   potOn,
   trayOn,
   type BatchRow,
+  watchStump,
   type NewBatchLook,
   type PotOnOrder,
 } from '../services/tray.ts';
@@ -138,6 +139,7 @@ export function batchRoutes(context: Context): DescribedRouter<'/batches'> {
       body: newBatch,
       values: (input) => {
         checkBatch(context, input);
+        watchStump(db, input);
         return input;
       },
     },
@@ -146,6 +148,7 @@ export function batchRoutes(context: Context): DescribedRouter<'/batches'> {
       values: (before, changed) => {
         const merged = { ...before, ...changed };
         checkBatch(context, merged);
+        if (before.planned) watchStump(db, merged);
         const gone = before.lost + before.pottedOn;
         if (merged.count < gone) {
           throw invalid('count', `count must be at least the ${gone} lost or potted on`);

@@ -10,6 +10,8 @@ import {
   seasonOf,
   WINDOW_READINESS,
   traitsOf,
+  callusDays,
+  stumpWatched,
   weeksToRoot,
   type IsoDate,
   type MediumKind,
@@ -60,13 +62,16 @@ function filesOf(db: Db, rows: readonly BatchRow[]) {
     const advice = moveOn(method, medium, livingOf(batch), newest);
     const { activity } = activityOn(places.get(batch.spotId)!, traits, batch.date);
     const weeks = weeksToRoot(method, medium, activity);
+    const dryDays = callusDays(method, traits.drying);
     return {
       ...batch,
       common: taxon.common,
       living: livingOf(batch),
       looks,
       advice,
-      expectedOn: addDays(batch.date, weeks * 7),
+      expectedOn: addDays(batch.date, dryDays + weeks * 7),
+      /** the cut lies dry until then; null: it need not, or was looked at since */
+      callusUntil: dryDays > 0 && !newest ? addDays(batch.date, dryDays) : null,
       lookOn: batch.planned ? null : lookDay(batch, newest, advice.lookInDays, weeks),
       first: firstPot(method, medium, newest?.rootCm ?? null, traits),
       children: children.get(batch.id) ?? [],
@@ -148,6 +153,17 @@ export function lookAtBatch(db: Db, batchId: number, look: NewBatchLook): BatchL
     .values({ ...stamp(), batchId, ...look })
     .returning()
     .get();
+}
+
+/** A head was cut: the stump that it left is watched for pups. */
+export function watchStump(
+  db: Db,
+  { method, parentId, planned, date }: Pick<BatchRow, 'method' | 'parentId' | 'planned' | 'date'>,
+): void {
+  if (method !== 'head' || parentId === null || planned) return;
+  db.insert(tasks)
+    .values({ ...stamp(), ...stumpWatched(date), plantId: parentId, repotId: null })
+    .run();
 }
 
 /** How many of a batch go into pots of their own, and which. */

@@ -80,6 +80,8 @@ export const tray = {
   count: 'How many',
   nodes: 'Nodes or leaves on each',
   note: 'Note',
+  callus: (until: string) =>
+    `It lies dry in shade until about ${until}, for the cut to callus; then it is set on barely damp grit.`,
   planned: 'Only planned: to be cut later',
   plannedFor: (date: string) => `Planned for ${date}.`,
   cutNow: 'It is cut today',

@@ -187,7 +187,7 @@ const phases = computed(() => ({
           </ul>
         </template>
         <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
-        <p>
+        <p v-if="!rung.mound">
           {{
             m.sheet.stands(
               degrees(stances.now.tipAngleDryDeg),

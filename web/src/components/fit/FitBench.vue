@@ -102,6 +102,7 @@ const extensions = computed(() =>
   />
   <div v-if="rung && stances" class="pair">
     <StandingPanel
+      v-if="!rung.mound"
       :stances="stances"
       :horizon-months="choices.horizonMonths"
       :remedies="remedies"

@@ -20,7 +20,7 @@ const TELLING = 0.1;
       <dt>{{ m.fit.newMedium }}</dt>
       <dd>{{ volume(rung.newMediumL) }}</dd>
     </div>
-    <div>
+    <div v-if="!rung.mound">
       <dt>{{ m.fit.crowded }}</dt>
       <dd>{{ crowdedBand(rung) }}</dd>
     </div>
@@ -34,7 +34,7 @@ const TELLING = 0.1;
         {{ dryWord(rung) }}
       </dd>
     </div>
-    <div v-if="now">
+    <div v-if="now && !rung.mound">
       <dt>{{ m.fit.tip }}</dt>
       <dd>
         {{ m.fit.tipValue(degrees(now.tipAngleDryDeg), degrees(now.tipAngleWetDeg)) }}

@@ -32,6 +32,11 @@ const lookLine = ({ rooted, rootCm, roots, lost }: BatchLook) =>
     roots === null ? '' : `${roots} ${m.tray.roots.toLowerCase()}`,
     lost,
   );
+/** Until then its cut lies dry. */
+const callusing = computed(() => {
+  const { callusUntil } = props.batch;
+  return callusUntil && callusUntil > settings.current.today ? m.tray.callus(day(callusUntil)) : '';
+});
 const asksNow = computed(() => ['ready', 'late'].includes(props.batch.advice.when));
 
 const changed = () => emit('changed');
@@ -86,6 +91,7 @@ const remove = () =>
         <strong>{{ m.tray.standing(batch.living, batch.lost, batch.pottedOn) }}</strong>
       </p>
       <p class="sentence">
+        <template v-if="callusing">{{ callusing }}</template>
         {{ said(batch.advice.why) }}.
         <template v-if="batch.living > 0 && !asksNow">
           <template v-if="batch.lookOn">{{ m.tray.lookOn(day(batch.lookOn)) }}</template>

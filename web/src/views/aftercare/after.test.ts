@@ -194,6 +194,7 @@ describe('the propagation tray', () => {
     id: 2,
     rev: 1,
     repotId: null,
+    callusUntil: null,
     method: 'cutting',
     medium: 'water',
     parentId: 5,
