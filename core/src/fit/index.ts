@@ -3,6 +3,7 @@ export * from './depth.ts';
 export * from './drying.ts';
 export * from './ladder.ts';
 export * from './lookingBack.ts';
+export * from './measured.ts';
 export * from './options.ts';
 export * from './remedies.ts';
 export type { Rung, RungNote, RungVerdict } from './rung.ts';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { CATALOGUE } from '../catalogue/index.ts';
-import { ladderOptions, type PotOption } from '../fit/index.ts';
+import { filledInBatch, ladderOptions, measuredFor, type PotOption } from '../fit/index.ts';
 import { COMPONENTS, pantryOf, RECIPES, SHIPPED, whyAvoided } from '../media/index.ts';
+import { measureOut } from '../mixing/index.ts';
 import { nominalPot, rimCm } from '../pots/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
 import {
@@ -134,6 +135,12 @@ describe('a fit that was settled', () => {
     expect(fit.onMound).toBe(true);
     expect(fit.ladder.ball.work).toBe('bareRoot');
     expect(fit.rung!.mound!.mossL).toBe(fit.rung!.newMediumL);
+    // Its scoops weigh what its plan does, measured for itself or in a batch for many.
+    const { mixed, rung } = fit;
+    const measured = measuredFor(rung!, mixed.parts, null);
+    expect(1000 * measured.measures[0]!.dryKg).toBeCloseTo(rung!.mound!.dryG, 6);
+    const inBatch = measureOut(mixed.parts, filledInBatch(rung!, mixed.parts));
+    expect(inBatch.mixedL).toBeCloseTo(measured.mixedL, 6);
     // It holds what its moss does, and is wrapped anew each year.
     expect(fit.rung!.mediumMonths).toBe(12);
     const { drying, mound, fillL } = fit.rung!;

@@ -1,6 +1,7 @@
 import {
   addDays,
   coverOption,
+  filledInBatch,
   fitOf,
   isSettledPot,
   ladderOptions,
@@ -293,7 +294,7 @@ class ProblemMaker {
         option: {
           pot: rung.option.id,
           minutes: Math.round(10 * minutes) / 10,
-          filledL: round(rung.newMediumL),
+          filledL: round(filledInBatch(rung, fit.mixed.parts)),
           penalty: round(penalty),
           ...(rung.mound
             ? { mound: { netPotCm: rung.mound.core.topDiameterCm, dryG: rung.mound.dryG } }

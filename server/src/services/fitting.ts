@@ -1,4 +1,4 @@
-import { addDays, wantsPot, type IsoDate } from '@fernbank/core';
+import { addDays, filledInBatch, partsOf, wantsPot, type IsoDate } from '@fernbank/core';
 import { eq, isNull } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
@@ -7,6 +7,7 @@ import { plantFile, type PlantRow } from './collection.ts';
 import { judgeAll } from './judging.ts';
 import { dayOfRepot, doneOf, mixedRecipe } from './dayOfRepot.ts';
 import { newMediumFor } from './newMedium.ts';
+import { pantryFor } from './pantry.ts';
 import { quarantineFor } from './quarantine.ts';
 import { readSettings } from './settings.ts';
 
@@ -101,6 +102,7 @@ function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
 export type PlanWithPlant = ReturnType<typeof plansWithPlants>[number];
 export function plansWithPlants(db: Db, date: IsoDate) {
   const settings = readSettings(db);
+  const pantry = pantryFor(db);
   return db
     .select({ plan: plans, plant: plants })
     .from(plans)
@@ -109,10 +111,11 @@ export function plansWithPlants(db: Db, date: IsoDate) {
     .all()
     .map(({ plan, plant }) => {
       const { support, ...fit } = plan.fit;
-      const { filledL, extras, parts } = newMediumFor(db, plantFile(db, plant, date, settings), {
+      const { rung, extras, parts } = newMediumFor(db, plantFile(db, plant, date, settings), {
         ...fit,
         ...(support ? { support: { ...support, supportId: support.stock?.id ?? null } } : {}),
       });
+      const filledL = filledInBatch(rung, partsOf(parts, pantry));
       return { ...plan, name: plant.name, taxon: plant.taxon, parts, filledL, extras };
     });
 }

@@ -110,14 +110,15 @@ export function newMediumFor(
   db: Db,
   file: PlantFile,
   order: MixOrder,
-): { recipe: Recipe; parts: RecipePart[]; filledL: number; extras: PotExtra[] } {
+): { recipe: Recipe; parts: RecipePart[]; rung: Rung; extras: PotExtra[] } {
   const pantry = pantryFor(db);
   const recipe = pantry.recipe(order.recipeId);
   const parts = partsOrdered(db, order, placeOf(file.situation));
-  const { newMediumL: filledL, fillHeightCm } = rungOrdered(db, file, order, parts);
+  const rung = rungOrdered(db, file, order, parts);
+  const { newMediumL: filledL, fillHeightCm } = rung;
   const inside = insideOfMaterial(order.pot, order.potMaterial);
   const surfaceCm2 = sectionCm2(inside, fillHeightCm);
   const { traits } = file.situation;
   const extras = potExtras(recipe.extras, pantry, surfaceCm2, filledL, traits);
-  return { recipe, parts, filledL, extras: extras.filter(({ leftOut }) => !leftOut) };
+  return { recipe, parts, rung, extras: extras.filter(({ leftOut }) => !leftOut) };
 }

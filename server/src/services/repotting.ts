@@ -1,7 +1,7 @@
 import {
   aftercarePlan,
   checkPot,
-  measureOut,
+  measuredFor,
   partsOf,
   piecesFault,
   placeOf,
@@ -226,10 +226,10 @@ function checkDates(db: Db, plant: PlantRow, date: IsoDate): void {
 function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null {
   if (!order.recipeId) return null;
   const needed = newMediumFor(db, file, { ...order, recipeId: order.recipeId });
-  const { recipe, parts, filledL, extras } = needed;
+  const { recipe, parts, rung, extras } = needed;
+  const filledL = rung.newMediumL;
   if (filledL <= 0) return null;
-  const resolved = partsOf(parts, pantryFor(db));
-  const batch = measureOut(resolved, filledL, order.scoopL ? { scoopL: order.scoopL } : {});
+  const batch = measuredFor(rung, partsOf(parts, pantryFor(db)), order.scoopL);
   return {
     recipeId: recipe.id,
     label: recipe.label,

@@ -1,4 +1,4 @@
-import { measureOut, type Component, type Part, type Rung } from '@fernbank/core';
+import { measuredFor, type Component, type Part, type Rung } from '@fernbank/core';
 
 /** Below this nothing is mixed: the ball fills the pot, L. */
 const LEAST_MIX_L = 0.01;
@@ -10,5 +10,5 @@ export function batchFor(
   scoopL: number | null,
 ) {
   if (!rung || rung.newMediumL <= LEAST_MIX_L) return null;
-  return measureOut(parts, rung.newMediumL, scoopL ? { scoopL } : {});
+  return measuredFor(rung, parts, scoopL);
 }

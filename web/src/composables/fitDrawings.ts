@@ -1,7 +1,7 @@
 import { rimCm, type Rung } from '@fernbank/core';
 import { computed, type Ref } from 'vue';
 import type { Fitting, PlantFile } from '../api/types.ts';
-import { drawnIn, standsIn } from '../components/cutaway/water.ts';
+import { drawnIn, standsIn } from '../components/cutaway/standing.ts';
 import { crownToDraw, type CutawaySubject } from '../components/cutaway/scene.ts';
 import type { Fit } from './useFit.ts';
 
@@ -41,6 +41,7 @@ export function useFitDrawings(fit: Fit, loaded: Ref<{ file: PlantFile; fitting:
     recipeId: choices.recipeId,
     parts: fit.ownParts.value,
     layerCm: of.depth.layerCm,
+    mound: of.mound,
     ball: {
       inside: file.value.situation.pot,
       litres: ladder.value.ball.displacesL,

@@ -565,7 +565,7 @@ export const en = {
       noWaterAtRest: ', no water at rest',
       tip: (base: string, gravity: string, angle: string) =>
         `atan of base radius ${base} over height of the centre of gravity ${gravity} = ${angle}°`,
-      push: (newtons: string, top: string) =>
+      pushedBy: (newtons: string, top: string) =>
         `weight × base radius over the height of its top, ${top}: a push of ${newtons} there topples it when dry`,
       bodies: 'What stands there, dry',
       part: 'Part',

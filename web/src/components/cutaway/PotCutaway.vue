@@ -253,6 +253,7 @@ const text = computed(() => {
       :height="scene.baseY - scene.floorY + 0.1"
       class="hole"
     />
+    <path v-if="scene.mound" :d="scene.mound" class="mound" />
     <path v-if="scene.cover?.wick" :d="scene.cover.wick" class="wick" />
     <path
       v-if="scene.clipped"
@@ -306,6 +307,11 @@ const text = computed(() => {
 }
 .hollow {
   fill: rgb(var(--v-theme-background));
+}
+.mound {
+  fill: #7d9446;
+  stroke: #54662c;
+  stroke-width: 0.15;
 }
 .below {
   fill: rgb(var(--v-theme-water));

@@ -45,6 +45,16 @@ describe('the scene of a cutaway', () => {
     expect(over.cover!.wick).toMatch(/^M0 .*L0 /);
   });
 
+  it('seats a mound on the mouth of an empty pot, the plant on top of it', () => {
+    const mound = { diameterCm: 17, heightCm: 8 };
+    const scene = sceneOf({ ...subject, mound });
+    expect(scene.widthCm).toBe(17);
+    expect(scene.surfaceY).toBeCloseTo(scene.rimY - 8, 9);
+    expect([scene.medium, scene.roots.count, scene.grains.length]).toEqual(['', 0, 0]);
+    expect(scene.mound).toContain('A8.5 8');
+    expect(sceneOf(subject).mound).toBe('');
+  });
+
   it('is wetter at the floor than at the surface', () => {
     const { waterBands } = sceneOf(subject);
     const [floor, ...above] = waterBands.map(({ saturation }) => saturation);

@@ -53,6 +53,8 @@ export interface CutawaySubject {
   cover?: { outside: PotShape; material: PotMaterialId } | null;
   /** the water in that cover: how high the pot stands over its floor, how deep it is, how far up a wick goes */
   water?: { gapCm: number; levelCm: number; wickUpCm: number | null } | null;
+  /** wrapped in moss on the pot's mouth, cm; the pot itself stays empty */
+  mound?: { diameterCm: number; heightCm: number } | null;
   /** drainage layer on the floor, cm */
   layerCm?: number;
   /** of what stands there, dry */
@@ -119,6 +121,8 @@ export interface Scene {
   pole: PoleMark | null;
   /** outline and inside of the cover pot */
   cover: { outline: string; inside: string; water: string; wick: string } | null;
+  /** dome of moss over the mouth */
+  mound: string;
   /** top of the drainage layer */
   layerY: number | null;
   gravity: { y: number; x: number } | null;
@@ -170,22 +174,29 @@ export function sceneOf(
   const ending = Math.max(...(support?.extensionsCm ?? []), -Infinity);
   const poleTop = support ? Math.max(floor + support.lengthCm, floor + fill + ending) : 0;
   const highest = raised + pot.heightCm + crownCm;
-  const surfaceY = insideY(fill);
+  const rimY = -raised - pot.heightCm;
+  const { mound = null } = subject;
+  const empty = subject.empty === true || mound !== null;
+  const surfaceY = mound ? rimY - mound.heightCm : insideY(fill);
   const shoots = TUFTS.has(subject.growthForm ?? 'shrub') ? tuft : stems;
   // A tuft is drawn smaller as a whole: it has no end that could be cut off.
   const clipped = (shoots === stems && plantCm < (subject.plantHeightCm ?? 0)) || highest < poleTop;
 
   return {
-    widthCm: Math.max(rimCm(pot), subject.cover ? rimCm(subject.cover.outside) : 0),
+    widthCm: Math.max(
+      rimCm(pot),
+      subject.cover ? rimCm(subject.cover.outside) : 0,
+      mound?.diameterCm ?? 0,
+    ),
     outline: closed(pot, pot.heightCm, (z) => -raised - z),
     inside: closed(inside, inside.heightCm, insideY),
-    medium: subject.empty ? '' : closed(inside, fill, insideY),
+    medium: empty ? '' : closed(inside, fill, insideY),
     surfaceY,
-    rimY: -raised - pot.heightCm,
+    rimY,
     floorY: insideY(0),
     baseY: -raised,
     topY: Math.min(-raised - pot.heightCm, surfaceY - plantCm, -Math.min(poleTop, highest)),
-    waterBands: Array.from({ length: subject.empty ? 0 : BANDS }, (_, i) => {
+    waterBands: Array.from({ length: empty ? 0 : BANDS }, (_, i) => {
       const low = (fill * i) / BANDS;
       const high = (fill * (i + 1)) / BANDS;
       return {
@@ -194,10 +205,9 @@ export function sceneOf(
         saturation: mix.water((low + high) / 2) / mix.totalPorosity,
       };
     }),
-    grains: subject.empty
-      ? []
-      : grainsIn(inside, fill, insideY, parts, { random, most: mostGrains }),
-    ...ballAndRoots(subject, inside, fill, insideY, random),
+    grains: empty ? [] : grainsIn(inside, fill, insideY, parts, { random, most: mostGrains }),
+    ...(mound ? NO_ROOTS : ballAndRoots(subject, inside, fill, insideY, random)),
+    mound: mound ? dome(mound, rimY) : '',
     ...together(shoots, subject.together ?? 1, { surfaceY, plantCm, width: rimCm(pot), random }),
     pole: support && poleMark(support, { floor, surfaceY, highest, rim: rimCm(pot) }),
     cover: coverMark(subject, floor),
@@ -210,6 +220,10 @@ export function sceneOf(
     clipped,
   };
 }
+
+const NO_ROOTS = { ball: '', roots: { count: 0, path: '' } };
+const dome = ({ diameterCm, heightCm }: { diameterCm: number; heightCm: number }, y: number) =>
+  `M${-diameterCm / 2} ${y}A${diameterCm / 2} ${heightCm} 0 0 1 ${diameterCm / 2} ${y}Z`;
 
 /** Small plants are drawn whole; of a taller one so much, since its pot is what matters, cm. */
 const WHOLE_CM = 18;

@@ -12,7 +12,7 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
-import { drawnIn } from '../cutaway/water.ts';
+import { drawnIn } from '../cutaway/standing.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import type { CutawaySubject } from '../cutaway/scene.ts';
 import DepthPlan from './DepthPlan.vue';
@@ -52,6 +52,7 @@ const subject = computed((): CutawaySubject => {
     together: Math.round(plant.together / choices.pieces) || 1,
     ...drawnIn(under, standing.cover),
     layerCm: depth.layerCm,
+    mound: rung.value!.mound,
     ball: {
       inside: situation.pot,
       litres: ladder.value.ball.displacesL,

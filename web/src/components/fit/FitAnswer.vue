@@ -100,7 +100,13 @@ const warning = computed(() => {
           >, {{ m.fit.under.short(volume(rung.under.summer.litres)) }}</template
         ><template v-if="supportTitle">, {{ supportTitle }}</template>
       </h1>
-      <p class="lead">{{ said(rung && choices.picked ? rung.because : ladder.because) }}</p>
+      <p class="lead">
+        {{
+          rung?.mound
+            ? m.fit.moundOf.renewed
+            : said(rung && choices.picked ? rung.because : ladder.because)
+        }}
+      </p>
       <p v-if="outgrown" class="quiet">{{ outgrown }}</p>
       <ul v-if="waysOut.length > 0" class="ways">
         <li v-for="way in waysOut" :key="way.id">

@@ -78,7 +78,7 @@ const rows = computed(() => {
     },
     {
       what: m.fit.stand.pushed,
-      sum: w.push(`${number(props.stance.pushN, 1)} N`, length(props.stance.topCm)),
+      sum: w.pushedBy(`${number(props.stance.pushN, 1)} N`, length(props.stance.topCm)),
     },
   ];
 });

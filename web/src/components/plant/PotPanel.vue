@@ -12,7 +12,7 @@ import { useRemoval } from '../../composables/useRemoval.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { useWaterWords } from '../../composables/waterWords.ts';
 import { m } from '../../messages/index.ts';
-import { standsIn } from '../cutaway/water.ts';
+import { moundOf, standsIn } from '../cutaway/standing.ts';
 import PotCutaway from '../cutaway/PotCutaway.vue';
 import PictureButton from '../PictureButton.vue';
 import VerdictMark from '../verdict/VerdictMark.vue';
@@ -46,6 +46,7 @@ const subject = computed(() => {
     together: plant.together,
     supportCm: plant.supportCm,
     ...standsIn(cover, reservoir, plant.pot),
+    mound: moundOf(props.file),
   };
 });
 function remove(): Promise<void> {

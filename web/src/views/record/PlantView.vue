@@ -125,6 +125,7 @@ const openTasks = computed(
 .when {
   display: inline-block;
   min-width: 72px;
+  margin-right: 8px;
   color: rgb(var(--v-theme-on-surface), 0.76);
 }
 @media (max-width: 800px) {

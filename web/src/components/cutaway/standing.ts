@@ -1,4 +1,13 @@
-import type { CoverOption, PotMaterialId, PotShape, WaterUnder } from '@fernbank/core';
+import {
+  insideOfMaterial,
+  MOUND_MOUTH_CM,
+  moundOnPot,
+  rimCm,
+  type CoverOption,
+  type PotMaterialId,
+  type PotShape,
+  type WaterUnder,
+} from '@fernbank/core';
 import type { PlantFile } from '../../api/types.ts';
 import type { CutawaySubject } from './scene.ts';
 
@@ -31,4 +40,13 @@ export function standsIn(
         ? { gapCm, levelCm, wickUpCm: wicks ? pot.heightCm * WICK_UP : null }
         : null,
   };
+}
+
+/** A plant that was last seated on a mound, as such a mound is made on its pot; null: it stands in its pot. */
+export function moundOf({ plant, repots }: PlantFile): CutawaySubject['mound'] {
+  const newest = repots.find(({ date }) => date === plant.lastRepot);
+  const mouthCm = rimCm(insideOfMaterial(plant.pot, plant.potMaterial));
+  const { least, most } = MOUND_MOUTH_CM;
+  if (newest?.practice?.method !== 'mound' || mouthCm < least || mouthCm > most) return null;
+  return moundOnPot(mouthCm, 0);
 }

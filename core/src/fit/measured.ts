@@ -1,0 +1,44 @@
+import { component, type Component } from '../media/index.ts';
+import {
+  blend,
+  measureOut,
+  usualMargins,
+  type Batch,
+  type BatchMargins,
+  type Part,
+} from '../mixing/index.ts';
+import type { Rung } from './rung.ts';
+
+type Filled = Pick<Rung, 'mound' | 'newMediumL'>;
+
+/** Moss for a mound is wrapped much tighter than it settles in a pot; weighed to the next round amount. */
+function marginsOf({ mound }: Filled): BatchMargins | null {
+  if (!mound) return null;
+  const wrappedG = mound.looseL * component('longMoss').dryKgPerL * 1000;
+  return {
+    settling: 1 - mound.mossL / mound.looseL,
+    spare: Math.max(0, mound.dryG / wrappedG - 1),
+  };
+}
+
+/** What a pot of the ladder takes, measured out: for a mound as much moss as its plan weighs. */
+export function measuredFor(
+  rung: Filled,
+  parts: readonly Part<Component>[],
+  scoopL: number | null,
+): Batch {
+  const margins = marginsOf(rung);
+  return measureOut(parts, rung.newMediumL, {
+    ...(margins ? { margins } : {}),
+    ...(scoopL ? { scoopL } : {}),
+  });
+}
+
+/** The same as litres that a batch for many pots would have to fill, with the margins of its mix, L. */
+export function filledInBatch(rung: Filled, parts: readonly Part<Component>[]): number {
+  const margins = marginsOf(rung);
+  if (!margins) return rung.newMediumL;
+  const usual = usualMargins(blend(parts));
+  const tighter = ((1 - usual.settling) / (1 - margins.settling)) * (1 + margins.spare);
+  return (rung.newMediumL * tighter) / (1 + usual.spare);
+}
