@@ -3,7 +3,7 @@ import { resolveTaxon } from '../catalogue/index.ts';
 import type { Situation, Signals } from '../decide/index.ts';
 import { blendOfRecipe } from '../mixing/index.ts';
 import { nominalPot, rimCm } from '../pots/index.ts';
-import { addDays } from '../season/index.ts';
+import { addDays, TYPICAL_SPOT } from '../season/index.ts';
 import {
   depthPlan,
   footing,
@@ -421,5 +421,42 @@ describe('bad input', () => {
     expect(late.fern.notes.map(({ text }) => inMetric(text)).join()).toMatch(
       /in the week of 2026-05-18/,
     );
+  });
+});
+
+describe('a pot of pebbles and its reservoir', () => {
+  const inPebbles = (lampHours: number, pot = nominalPot(14)) =>
+    potLadder({
+      situation: {
+        traits: resolveTaxon('Spathiphyllum')!.traits,
+        date: '2026-05-10',
+        spot: { ...TYPICAL_SPOT, lampHours, temperatureC: lampHours > 0 ? 24 : 20 },
+        pot,
+        medium: { kind: 'peatSoil' },
+        lastRepot: '2025-05-01',
+        signals: {},
+      },
+      options: standardOptions(pot),
+      mix: blendOfRecipe('pebblesOnly'),
+      newKind: 'pebbles',
+      plantHeightCm: 30,
+    }).rungs;
+
+  it('tells the same days per filling as its set-up, in growth and in the dark months', () => {
+    for (const lamps of [0, 14]) {
+      for (const { under, drying } of inPebbles(lamps)) {
+        expect(drying.growthDays).toBeCloseTo(Math.min(60, under!.summer.days), 1);
+        expect(drying.restDays!).toBeCloseTo(Math.min(60, under!.winter.days), 1);
+      }
+    }
+  });
+
+  it('stands lower in the dark months, unless lamps keep the plant growing', () => {
+    for (const { under } of inPebbles(0)) {
+      expect(under!.winter.litres).toBeLessThan(under!.summer.litres);
+    }
+    for (const { under } of inPebbles(14)) {
+      expect(under!.winter.litres).toBeCloseTo(under!.summer.litres, 9);
+    }
   });
 });

@@ -29,6 +29,7 @@ import {
   ownUseOfPresent,
   useIn,
   yearEnds,
+  WINTER_LEVEL_BELOW,
   yearOf,
   type Drying,
   type MonthPace,
@@ -202,7 +203,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     ...(situation.together ? { together: situation.together } : {}),
     ...(own ? { ownFactor: own.factor } : {}),
   };
-  const winter = situation.schools?.winter ?? USUAL_SCHOOLS.winter;
+  const winter = winterSchool(shared);
   const ownL = option.features?.reservoirL || null;
   // A pot with a reservoir of its own stands over nothing else.
   const under =
@@ -291,6 +292,13 @@ const heldBy = (drying: Drying, share: number): Drying => ({
   byMonth: drying.byMonth.map((days) => (days === null ? null : days * share)),
 });
 
+/** How a reservoir is kept in the dark months; where growth never rests, as ever. */
+function winterSchool({ request, year }: Pick<Shared, 'request' | 'year'>): Schools['winter'] {
+  const { traits, schools } = request.situation;
+  const { rest } = yearEnds(year, traits.waterUse);
+  return rest.activity < WINTER_LEVEL_BELOW ? (schools?.winter ?? USUAL_SCHOOLS.winter) : 'full';
+}
+
 /** What a pot of pebbles is set up over, for what the plant will use of it. */
 function standsOver(
   option: PotOption,
@@ -305,7 +313,7 @@ function standsOver(
     rootsL: ball.displacesL,
     roots: situation.medium.kind === 'pebbles' ? 'reached' : 'short',
     usePerDayL: { growth: use(growth) / 1000, winter: use(rest) / 1000 },
-    winter: situation.schools?.winter ?? USUAL_SCHOOLS.winter,
+    winter: winterSchool({ request, year }),
     vessels: covers,
     presentId: presentCover?.id ?? null,
     ...(water ? { chosen: water } : {}),
