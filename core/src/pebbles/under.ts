@@ -111,7 +111,7 @@ export function waterUnder(request: UnderRequest): WaterUnder {
   const { chosen = {}, vessels, presentId } = request;
   if (chosen.kind === 'holes') return inHoles(request);
   const own = vessels
-    .filter(({ features, material }) => !features?.holes && !LEAKS.includes(material))
+    .filter(({ features, material }) => holdsWater(material, features?.holes))
     .flatMap((vessel) => over(request, vessel) ?? []);
   const wantedId = chosen.vesselId === undefined ? presentId : chosen.vesselId;
   const kept = own.find(({ vessel }) => vessel!.id === wantedId);
@@ -243,6 +243,9 @@ function setUp(
 
 /** Water seeps through these. */
 const LEAKS: readonly PotMaterialId[] = ['terracotta', 'fabric', 'net'];
+/** Holes that were not counted: it is taken as tight. */
+export const holdsWater = (material: PotMaterialId, holes: number | null | undefined): boolean =>
+  !holes && !LEAKS.includes(material);
 /** Thin light plastic lets less through than a clear wall, and still enough for algae; a glaze lets none. */
 const isLit = ({ features, material }: Vessel) =>
   features?.tone === 'clear' ||

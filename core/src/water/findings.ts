@@ -3,7 +3,7 @@ import {
   type SeasonTraits,
   type Spot,
   temperatureOn,
-  vpdKPa,
+  dryingKPa,
 } from '../season/index.ts';
 import { mannKendall, theilSen, type Point, type RobustLine } from '../trend/index.ts';
 import { waterCycles, type WaterCycle, type WaterLog, type WaterLogEntry } from './cycles.ts';
@@ -128,8 +128,8 @@ export function demandOver(
   for (let i = 0; i < days; i++) {
     const day = dayOfYearOf(from + ((i + 0.5) * (to - from)) / days);
     const { light } = activityOnDay(spot, plant, day);
-    const air = vpdKPa(temperatureOn(spot, day), spot.relativeHumidity);
-    sum += Math.max(0.05, air) * (IN_THE_DARK + (1 - IN_THE_DARK) * light);
+    const air = dryingKPa(temperatureOn(spot, day), spot.relativeHumidity);
+    sum += air * (IN_THE_DARK + (1 - IN_THE_DARK) * light);
   }
   return sum / days;
 }

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import {
   coverFit,
+  coverOptionId,
   FOUND_VESSEL,
+  holdsWater,
   PEBBLE_SETUPS,
   rimCm,
   type PebbleSetupKind,
@@ -44,11 +46,13 @@ const vessels = computed(() => {
   const { covers, presentCover } = props.loaded.fitting;
   const own = [...(presentCover ? [presentCover] : []), ...covers].filter(
     ({ shape, material, holes }) =>
-      !holes && rung.value && coverFit(rung.value.option.outside, shape, material).fits,
+      holdsWater(material, holes) &&
+      rung.value &&
+      coverFit(rung.value.option.outside, shape, material).fits,
   );
   return [
     { value: null, title: m.fit.under.asSuits },
-    ...own.map(({ id, label }) => ({ value: `cover-${id}`, title: label })),
+    ...own.map(({ id, label }) => ({ value: coverOptionId(id), title: label })),
     { value: FOUND_VESSEL, title: m.fit.under.found(words.vesselSize(props.under.outer)) },
   ];
 });

@@ -4,6 +4,7 @@ import {
   brimfulL,
   containerClass,
   coverFit,
+  holdsWater,
   insideOfMaterial,
   potMaterial,
   rimCm,
@@ -43,7 +44,7 @@ const rows = computed(() =>
       holes === 0 ? m.shelf.noHoles : holes ? m.shelf.holesOf(holes) : '',
       reservoirL > 0 ? m.shelf.reservoirOf(volume(reservoirL), wicks) : '',
       hangs ? m.shelf.hangsWord : '',
-      pot.role === 'cover' && !holes
+      pot.role === 'cover' && holdsWater(material, holes)
         ? m.shelf.holds(volume(brimfulL(insideOfMaterial(shape, material))))
         : '',
       drain ? m.shelf.drainWord : '',
