@@ -80,6 +80,19 @@ describe('a repot into pebbles sets up its water', () => {
     expect((await over(plant.id)).state.left).toBeNull();
   });
 
+  it('what was filled before a repot was another reservoir', async () => {
+    const plant = await addPlant({ ...POT, mediumKind: 'bark' });
+    await repot(plant.id, { ...INTO, date: BEFORE });
+    const filled = { plantId: plant.id, date: addDays(TODAY, -3), kind: 'reservoirFlushed' };
+    await app.call
+      .post('/api/measurements')
+      .send({ ...filled, value: 1 })
+      .expect(201);
+    expect((await over(plant.id)).state.left).not.toBeNull();
+    await repot(plant.id, { ...INTO, water: { kind: 'wick' } });
+    expect((await over(plant.id)).state).toMatchObject({ left: null, flush: null });
+  });
+
   it('the long way asks for its stations, straight in for none', async () => {
     const slow = await addPlant({ ...POT, mediumKind: 'bark' });
     await repot(slow.id, { ...INTO, jar: true });

@@ -13,7 +13,7 @@ import {
   type MeasurementKind,
   MEASUREMENTS,
 } from '@fernbank/core';
-import { and, asc, eq, inArray, lte } from 'drizzle-orm';
+import { and, asc, eq, gte, inArray, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { measurements, reservoirs } from '../db/schema.ts';
 import { plantFile, type PlantFile, type PlantRow } from './collection.ts';
@@ -47,7 +47,12 @@ const EVENT_OF: Partial<Record<MeasurementKind, (date: IsoDate, value: number) =
   };
 const KINDS = Object.keys(EVENT_OF) as MeasurementKind[];
 
-function eventsOf(db: Db, plantId: number, date: IsoDate): ReservoirEvent[] {
+/** What was done to its water since its last repot: before it, that was another reservoir. */
+function eventsOf(
+  db: Db,
+  { id: plantId, lastRepot }: Pick<PlantRow, 'id' | 'lastRepot'>,
+  date: IsoDate,
+): ReservoirEvent[] {
   return db
     .select()
     .from(measurements)
@@ -56,6 +61,7 @@ function eventsOf(db: Db, plantId: number, date: IsoDate): ReservoirEvent[] {
         eq(measurements.plantId, plantId),
         inArray(measurements.kind, KINDS),
         lte(measurements.date, date),
+        gte(measurements.date, lastRepot ?? ''),
       ),
     )
     .orderBy(asc(measurements.date), asc(measurements.id))
@@ -106,7 +112,7 @@ export function reservoirOf(db: Db, file: PlantFile, date: IsoDate): OverWater |
     state: reservoirState({
       today: date,
       fullL: reservoir.fullL,
-      events: eventsOf(db, plant.id, date),
+      events: eventsOf(db, plant, date),
       typicalPerDayL: typicalUse(file),
       activity: activityOn(situation.spot, situation.traits, date).activity,
       school,

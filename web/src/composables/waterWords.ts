@@ -14,11 +14,14 @@ import { useUnits } from './useUnits.ts';
 /** A plant that has grown so long in soil is one that is not lost lightly, years. */
 const VALUED_YEARS = 5;
 const DAYS_PER_YEAR = 365.25;
+/** Litres that differ by less are told as the same. */
+const ALIKE_L = 0.001;
 
 /** What pebbles stand over, in words: one wording for fit, sheet and plant. */
 export function useWaterWords() {
   const { length, volume, number, said } = useUnits();
-  const days = (count: number) => number(Math.floor(count), 0);
+  const days = (count: number) =>
+    count < 1 ? m.fit.under.lessThanADay : m.fit.under.days(number(Math.floor(count), 0));
   const vesselSize = (outer: PotShape) => `${length(rimCm(outer))} × ${length(outer.heightCm)}`;
 
   const inWhat = ({ kind, vessel, outer }: WaterUnder): string => {
@@ -29,12 +32,19 @@ export function useWaterWords() {
     m.fit.under.title(volume(under.summer.litres), inWhat(under));
 
   /** How long it lasts, in growth and in the dark months. */
-  const fillings = ({ summer, winter }: WaterUnder): string[] => [
-    m.fit.under.level(volume(summer.litres), length(summer.levelCm), days(summer.days)),
-    winter.litres > 0
-      ? m.fit.under.winter(volume(winter.litres), length(winter.levelCm), days(winter.days))
-      : m.fit.under.winterEmpty,
-  ];
+  const fillings = ({ summer, winter }: WaterUnder): string[] => {
+    // Under lamps nothing rests: it is kept as ever.
+    if (winter.litres >= summer.litres - ALIKE_L) {
+      const lasts = days(Math.min(summer.days, winter.days));
+      return [m.fit.under.allYear(volume(summer.litres), length(summer.levelCm), lasts)];
+    }
+    return [
+      m.fit.under.level(volume(summer.litres), length(summer.levelCm), days(summer.days)),
+      winter.litres > 0
+        ? m.fit.under.winter(volume(winter.litres), length(winter.levelCm), days(winter.days))
+        : m.fit.under.winterEmpty,
+    ];
+  };
 
   function lines(under: WaterUnder): string[] {
     const { kind, gapCm, wick, wickKind, outer, vessel } = under;

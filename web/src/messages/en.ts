@@ -499,9 +499,13 @@ export const en = {
         `The pot stands ${gap} above the vessel’s floor, on a spacer or by its rim${size ? `; inside it is ${size}` : ''}.`,
       holes: (height: string) => `Holes ${height} above the floor: water stands no higher.`,
       level: (litres: string, level: string, days: string) =>
-        `In growth ${litres}, ${level} deep: lasts about ${days} days.`,
+        `In growth ${litres}, ${level} deep: lasts ${days}.`,
+      allYear: (litres: string, level: string, days: string) =>
+        `All year ${litres}, ${level} deep: lasts ${days}.`,
+      days: (count: string) => (count === '1' ? 'about a day' : `about ${count} days`),
+      lessThanADay: 'less than a day',
       winter: (litres: string, level: string, days: string) =>
-        `In the dark months ${litres}, ${level} deep: about ${days} days.`,
+        `In the dark months ${litres}, ${level} deep: ${days}.`,
       winterEmpty: 'In the dark months it stays empty, its wick damp: felt every few days.',
       wicks: (count: number, label: string, each: string, winter: number) =>
         `${count === 1 ? 'One wick' : `${count} wicks`}, ${label}, ${each} long${winter < count ? `; in the dark months ${winter} ${winter === 1 ? 'is' : 'are'} enough` : ''}.`,
