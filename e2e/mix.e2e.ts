@@ -114,9 +114,17 @@ test('an avoid-list holds everywhere: recipes, a plant’s own mix, a design', a
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(page.locator('.answer h2')).toBeVisible({ timeout: 60_000 });
   await expect(page.locator('.answer h2')).not.toContainText('peat');
+  // Off the list again for the tests that follow, which begin once it is.
   await page.goto('/mix/components');
   await page.getByRole('combobox', { name: 'Avoid everywhere' }).press('ArrowDown');
+  const allowed = page.waitForResponse(
+    (answer) => answer.url().endsWith('/api/settings') && answer.request().method() === 'PATCH',
+  );
   await page.getByRole('option', { name: 'peat', exact: true }).click();
+  expect(((await (await allowed).json()) as { avoided: { contents: string[] } }).avoided).toEqual({
+    contents: [],
+    components: [],
+  });
 });
 
 test('what is out of stock is swapped with one tap, settled, and on the bench sheet', async ({

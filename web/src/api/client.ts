@@ -141,22 +141,35 @@ async function send<T>(path: string, options: Options): Promise<Written<T>> {
   }
 }
 
+/** A browser carries 64 KiB of writes past the end of their page, all of them together. */
+const OUTLIVING_BYTES = 48_000;
+let outliving = 0;
+
 async function sendOnce<T>(path: string, options: Options): Promise<Written<T>> {
   const { method = 'GET', body, type = 'application/json', rev, key } = options;
+  const text = body === undefined || body instanceof Blob ? body : JSON.stringify(body);
+  // Whoever taps and closes the page at once meant what was tapped. Three bytes a letter at most.
+  const bytes = 3 * (typeof text === 'string' ? text.length : 0);
+  const keepalive =
+    method !== 'GET' && !(text instanceof Blob) && outliving + bytes <= OUTLIVING_BYTES;
   let response: Response;
+  if (keepalive) outliving += bytes;
   try {
     response = await fetch(`/api${path}`, {
       method,
+      keepalive,
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': type }),
         ...(rev === undefined ? {} : { 'If-Match': `"${rev}"` }),
         ...(key === undefined ? {} : { 'Idempotency-Key': key }),
         ...(method === 'GET' ? {} : { 'X-Fernbank-Window': WINDOW }),
       },
-      ...(body === undefined ? {} : { body: body instanceof Blob ? body : JSON.stringify(body) }),
+      ...(text === undefined ? {} : { body: text }),
     });
   } catch {
     throw new ApiError(m.error.network, 0, 'network');
+  } finally {
+    if (keepalive) outliving -= bytes;
   }
   answered(response.headers?.get(KEPT_HEADER) ?? null);
   const deed = Number(response.headers?.get('X-Fernbank-Deed')) || null;
