@@ -12,11 +12,12 @@ import type { IsoDate } from '../season/index.ts';
  *
  * @source common practice, no source
  */
-export type CareKind = 'watered' | Exclude<LesserAct, 'changeWatering'>;
+export type CareKind = 'watered' | Exclude<LesserAct, (typeof HABITS)[number]>;
+/** What is kept up for weeks and shows in weeks: no finding ends with its first day. */
+const HABITS = ['changeWatering', 'nurseCold'] as const;
+type Deed = Exclude<(typeof LESSER_ACTS)[number], { id: (typeof HABITS)[number] }>;
 const ACTS = LESSER_ACTS.filter(
-  // A habit that is changed shows in weeks: no finding ends with it.
-  (act): act is Exclude<(typeof LESSER_ACTS)[number], { id: 'changeWatering' }> =>
-    act.id !== 'changeWatering',
+  (act): act is Deed => !(HABITS as readonly string[]).includes(act.id),
 );
 export const CARE_KINDS: readonly CareKind[] = ['watered', ...ACTS.map(({ id }) => id)];
 

@@ -106,6 +106,8 @@ export const BLOOM_FADING = { cost: 0.15, weeks: 2 } as const;
 /** A bud opens in about this many weeks. */
 export const BUD_WEEKS = 3;
 export const JUST_ARRIVED = { cost: 0.3, weeks: 2 } as const;
+/** Damage by cold shows over two weeks, and roots that were chilled mend no cut until it is over. */
+export const COLD_HURT = { cost: 0.5, weeks: 5 } as const;
 export const THIRSTY = { cost: 0.2, weeks: 1 } as const;
 export const RECENT_REPOT_WEEKS = 7;
 /** … or the time in which it fills its pot, whichever is shorter: a plug is moved on within weeks. */
@@ -233,6 +235,7 @@ export const LESSER_ACTS = [
     ],
     never: [
       { signal: 'staysWetLonger', is: true },
+      { signal: 'coldHurt', is: true },
       { signal: 'smell', is: 'sour' },
       { signal: 'rot', is: 'roots' },
       { signal: 'rot', is: 'stem' },
@@ -261,6 +264,14 @@ export const LESSER_ACTS = [
       { signal: 'pests', is: 'mealy', share: 0.6 },
       { signal: 'pests', is: 'other', share: 0.8 },
     ],
+  },
+  {
+    id: 'nurseCold',
+    label:
+      'nurse it after the cold: evenly warm for its kind, out of the sun, on the dry side, no feed; after two weeks cut off only what has gone soft',
+    cost: 0.01,
+    cures: [{ signal: 'coldHurt', share: 0.7 }],
+    needs: { signal: 'coldHurt', is: true },
   },
   {
     id: 'reroot',

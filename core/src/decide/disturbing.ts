@@ -3,6 +3,7 @@ import {
   BLOOM_FADING,
   BLOOM_LOST,
   BUD_WEEKS,
+  COLD_HURT,
   HORIZON_WEEKS,
   JUST_ARRIVED,
   RECENT_REPOT_WEEKS,
@@ -73,6 +74,9 @@ function addPassing(cost: Float64Array, frame: Frame, signals: Signals): void {
   if (signals.justArrived === true) {
     fade(JUST_ARRIVED.weeks, (week, left) => (cost[week]! += JUST_ARRIVED.cost * left));
   }
+  if (signals.coldHurt === true) {
+    fade(COLD_HURT.weeks, (week, left) => (cost[week]! += COLD_HURT.cost * left));
+  }
   if (isThirsty(signals)) {
     fade(THIRSTY.weeks, (week, left) => (cost[week]! += THIRSTY.cost * left));
   }
@@ -87,9 +91,10 @@ function addPassing(cost: Float64Array, frame: Frame, signals: Signals): void {
   }
 }
 
-/** Limp for want of water; a limp plant in wet medium has lost its roots, and is not watered. */
-export const isThirsty = ({ limp, staysWetLonger, smell, rot }: Signals): boolean =>
+/** Limp for want of water; one limp from cold, or in wet medium, has roots that do not drink, and is not watered. */
+export const isThirsty = ({ limp, staysWetLonger, smell, rot, coldHurt }: Signals): boolean =>
   limp === true &&
+  coldHurt !== true &&
   staysWetLonger !== true &&
   smell !== 'sour' &&
   (rot === undefined || rot === 'none');

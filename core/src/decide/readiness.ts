@@ -82,13 +82,23 @@ export function readinessFactors(frame: Frame, signals: Signals): ReadinessFacto
       text: 'it has just arrived and is still settling in',
     });
   }
+  if (signals.coldHurt === true) {
+    factors.push({
+      factor: 'coldHurt',
+      sense: 'poor',
+      text: 'cold has hurt it: wait until it is plain what lives',
+    });
+  }
   if (isThirsty(signals)) {
     factors.push({ factor: 'limp', sense: 'poor', text: 'it is limp: water it first' });
   } else if (signals.limp === true) {
     factors.push({
       factor: 'limp',
       sense: 'plain',
-      text: 'it is limp though wet: water would not help it',
+      text:
+        signals.coldHurt === true
+          ? 'it is limp from cold: water would not help it'
+          : 'it is limp though wet: water would not help it',
     });
   }
   if (monthsInPot !== null && monthsInPot * 4.35 < 2 * RECENT_REPOT_WEEKS) {

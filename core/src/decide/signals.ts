@@ -402,6 +402,14 @@ const ROWS = [
     ['other', 'others', 0.01, { danger: 0.5 }, 'pests are on it'],
   ),
   yesNo('justArrived', 'Just arrived', 'plant', 0.03, {}, ''),
+  yesNo(
+    'coldHurt',
+    'Hurt by cold: glassy, limp or black',
+    'plant',
+    0.01,
+    { danger: 0.6, tooWet: 0.4 },
+    'cold has hurt it: what is glassy may rot, and hurt roots drink little',
+  ),
   {
     kind: 'share',
     id: 'ballCover' as const,

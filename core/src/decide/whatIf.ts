@@ -40,9 +40,16 @@ export interface Judged {
 }
 
 /** Findings that change what a disturbance costs, beside what they say of the states. */
-const TIMING_SIGNALS = new Set(['newRootTips', 'bloom', 'resting', 'justArrived', 'limp']);
+const TIMING_SIGNALS = new Set([
+  'newRootTips',
+  'bloom',
+  'resting',
+  'justArrived',
+  'coldHurt',
+  'limp',
+]);
 /** Of a limp plant these tell whether it thirsts, and is watered before anything else. */
-const TELL_THIRST = new Set(['staysWetLonger', 'smell', 'rot']);
+const TELL_THIRST = new Set(['staysWetLonger', 'smell', 'rot', 'coldHurt']);
 const isTiming = (id: string, { limp }: Signals) =>
   TIMING_SIGNALS.has(id) || (limp === true && TELL_THIRST.has(id));
 
@@ -99,7 +106,7 @@ export interface NotLooked {
 const MOST_TURNING_POINTS = 4;
 
 /** A thirsty or newly arrived plant is seen to first, for days: that turns nothing. */
-const PUTS_OFF: ReadonlySet<string> = new Set(['limp', 'justArrived']);
+const PUTS_OFF: ReadonlySet<string> = new Set(['limp', 'justArrived', 'coldHurt']);
 
 /** What is met less often than this is not told as a turning point. @source common practice, no source */
 const LEAST_CHANCE = 0.06;

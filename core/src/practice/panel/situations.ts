@@ -60,6 +60,10 @@ const ROWS: Row[] = [
   ['live roots a third in winter', 'Codiaeum', '2026-12-07', 15, 'peatSoil', 10, { liveRoots: 0.3, limp: true }, 'rescue | now', ['liveRoots']],
   ['live roots three quarters, spring, fresh', 'Codiaeum', '2026-04-20', 15, 'peatSoil', 5, { liveRoots: 0.75, smell: 'fresh', ballCover: 0.6 }, 'leave'],
   ['leaf drop after arrival', 'Codiaeum', '2026-11-16', 14, 'peatSoil', null, { justArrived: true, oldLeavesYellowing: true, rootsAtHoles: 'one' }, 'leave | refresh'],
+  ['came frozen through in January, roots everywhere', 'Schefflera', '2026-01-12', 14, 'peatSoil', 18, { justArrived: true, coldHurt: true, limp: true, rootsAtHoles: 'every' }, '5 to 22 | refresh'],
+  ['chilled on its way in April, due', 'Codiaeum', '2026-04-13', 14, 'peatSoil', 20, { coldHurt: true, rootsAtHoles: 'mat' }, '2 to 10'],
+  ['chilled, roots fine, nothing due', 'Aglaonema', '2026-03-02', 14, 'peatSoil', 5, { coldHurt: true, rootsAtHoles: 'none' }, 'refresh'],
+  ['chilled and the roots rot', 'Aglaonema', '2026-03-02', 14, 'peatSoil', 12, { coldHurt: true, rot: 'roots', smell: 'sour' }, 'rescue'],
   // Prayer plants
   ['packed soil in April', 'Goeppertia', '2026-04-13', 14, 'peatSoil', 20, { compacted: true, staysWetLonger: true }, 'by 5', ['compacted', 'staysWetLonger']],
   ['brown tips and some crust', 'Calathea', '2026-06-15', 14, 'peatSoil', 6, { brownTips: true, saltCrust: 'some' }, 'refresh | leave'],

@@ -266,6 +266,12 @@ export const DRAWINGS: Record<string, Drawn> = {
     other: [leaf(22, 36, 12), line('M17 14 l10 12 M27 14 l-10 12', 'thin')],
   },
   justArrived: yesNo(plant, [...plant, line('M2 22 h6 m-3 -3 l3 3 l-3 3', 'thin')]),
+  // A leaf that hangs dark beneath the star of frost.
+  coldHurt: yesNo(plant, [
+    POT,
+    line('M22 16 V9 q-9 -4 -12 7 M22 9 q9 -4 12 7', 'dead'),
+    line('M37 3 v10 M32.7 5.5 l8.6 5 M41.3 5.5 l-8.6 5', 'thin'),
+  ]),
   circling: {
     none: [POT, line('M22 16 V33 M22 18 q-6 6 -7 14 M22 18 q6 6 7 14', 'root')],
     some: [POT, line('M22 16 V30 M22 18 q-6 6 -7 12 M13 31 q9 5 18 0', 'root')],
