@@ -47,6 +47,29 @@ export function plantMinutes(steps: readonly Step[], potL: number, pace = TYPICA
   );
 }
 
+/** What each doubling of how often a thing was done leaves of its minutes. @source common practice, no source */
+const DOUBLING_LEAVES = 0.88;
+/** Hands do not grow quicker for ever. @source common practice, no source */
+const QUICKEST = 0.6;
+
+/**
+ * Share of its first minutes that handwork takes when it is done for the n-th
+ * time running: it falls by the same share with each doubling of n.
+ *
+ * @param n  1 …
+ * @source T. P. Wright, “Factors affecting the cost of airplanes”, J. Aeronaut. Sci. 3 (1936): y = x^log₂(share)
+ */
+export const practisedShare = (n: number): number =>
+  Math.max(QUICKEST, positive('n', n) ** Math.log2(DOUBLING_LEAVES));
+
+/** The same, on average over `count` pieces of one sitting; 1 for none. */
+export function meanPractisedShare(count: number): number {
+  if (count < 1) return 1;
+  let sum = 0;
+  for (let n = 1; n <= count; n++) sum += practisedShare(n);
+  return sum / count;
+}
+
 /** The longest soak that a procedure begins with, while hands turn to others, minutes. */
 export function soakMinutes(steps: readonly Step[]): number {
   return Math.max(

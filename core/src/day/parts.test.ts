@@ -12,6 +12,8 @@ import { workIn } from './limits.ts';
 import {
   checkProblem,
   gainOf,
+  meanPractisedShare,
+  practisedShare,
   learnPace,
   planDay,
   plantMinutes,
@@ -444,6 +446,25 @@ describe('minutes of hands', () => {
     expect(slow(60).from).toBe(60);
     // Posterior mean of log minutes: n·ln 2 / (n + (0.7 / 0.5)²).
     expect(slow(5).factor).toBeCloseTo(Math.exp((5 * Math.LN2) / (5 + 1.96)), 9);
+  });
+});
+
+describe('practice within a sitting', () => {
+  it('takes an eighth off with each doubling, and stops at hands that are as quick as they get', () => {
+    // Wright's curve by hand: 0.88, 0.88², 0.88³ after 2, 4 and 8 pieces.
+    expect(practisedShare(1)).toBe(1);
+    expect(practisedShare(2)).toBeCloseTo(0.88, 12);
+    expect(practisedShare(4)).toBeCloseTo(0.7744, 12);
+    expect(practisedShare(8)).toBeCloseTo(0.681472, 12);
+    expect(practisedShare(1000)).toBe(0.6);
+  });
+  it('is told for many as their mean', () => {
+    expect(meanPractisedShare(0)).toBe(1);
+    expect(meanPractisedShare(1)).toBe(1);
+    // (1 + 0.88 + 3^log2(0.88) + 0.7744) / 4, 3^−0.18442 = 0.81659
+    expect(meanPractisedShare(4)).toBeCloseTo(0.86775, 4);
+    const totals = [1, 2, 5, 20].map((count) => count * meanPractisedShare(count));
+    expect([...totals].sort((a, b) => a - b)).toEqual(totals);
   });
 });
 

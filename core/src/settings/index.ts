@@ -17,6 +17,8 @@ export interface Settings extends SchoolSettings {
   tubL: number | null;
   /** what no mix may hold */
   avoided: Avoided;
+  /** what a pot to buy costs, about; null: nobody said */
+  potPrice: number | null;
   /** sign before or after prices, as the keeper writes it */
   currency: string;
   /** filled with invented plants */
@@ -34,6 +36,7 @@ export const DEFAULT_SETTINGS: Settings = {
   scoopL: null,
   tubL: null,
   avoided: { contents: [], components: [] },
+  potPrice: null,
   currency: '€',
   demo: false,
 };

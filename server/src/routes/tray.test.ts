@@ -108,6 +108,21 @@ describe('the propagation tray', () => {
     expect((await app.call.delete(`/api/repots/${child.repots[0].id}`)).status).toBe(409);
   });
 
+  it('into pebbles each stands over water of its own from the first day; gone with the plant', async () => {
+    const { id } = await start();
+    const into = { recipeId: 'pebblesOnly', mediumKind: 'pebbles' };
+    const { plantIds } = await add(`/api/batches/${id}/pot-on`, await order(id, into));
+    const { reservoir } = (await get(`/api/reservoirs/${plantIds[0]}`)).reservoir;
+    expect(reservoir).toMatchObject({ setup: 'wick', wick: 'polyester' });
+    // A start's short roots: the water reaches the pot's floor, and a pot of 8 cm stands over no bucket.
+    expect(reservoir.levelCm).toBeGreaterThan(0);
+    expect(reservoir.fullL).toBeGreaterThan(0.03);
+    expect(reservoir.fullL).toBeLessThan(0.6);
+    expect((await get('/api/reservoirs')).items).toHaveLength(3);
+    await takeRowBack(app, 'plants', plantIds[0]).expect(200);
+    expect((await get('/api/reservoirs')).items).toHaveLength(0);
+  });
+
   it('all together make one plant; taken back, every start of it is back', async () => {
     const { id } = await start();
     const { plantIds } = await add(

@@ -138,6 +138,7 @@ const changedSettings = Joi.object<ChangedSettings, true>({
       .required(),
     components: Joi.array().items(Joi.string().max(40)).unique().max(200).required(),
   }),
+  potPrice: Joi.number().min(0).max(10_000).allow(null),
   currency: Joi.string().trim().allow('').max(4),
 }).min(1);
 

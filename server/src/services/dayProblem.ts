@@ -9,6 +9,7 @@ import {
   newSupport,
   placeOf,
   plannedSupport,
+  meanPractisedShare,
   plantMinutes,
   rimCm,
   say,
@@ -107,6 +108,8 @@ class ProblemMaker {
   private readonly bars;
   private readonly pots = new Map<string, DayPot>();
   private readonly wanting: Wanting[];
+  /** settled mounds: the wrapping of many goes quicker than that of one */
+  private readonly mounds: number;
   /** pots that come free, by what they are */
   private readonly left = new Map<string, PotOption[]>();
 
@@ -126,6 +129,7 @@ class ProblemMaker {
     this.bars = readable(db, supports);
     for (const row of this.shelf) this.addShelfPot(row);
     this.wanting = asked.map((judgement) => this.wantingOf(judgement, settled));
+    this.mounds = this.wanting.filter(({ plan }) => plan?.mound).length;
     for (const { judgement } of this.wanting) this.addOwnPot(judgement.file.plant);
     for (const { judgement } of this.wanting) {
       const { id, name: label, pot: outside, potMaterial: material, potId } = judgement.file.plant;
@@ -289,7 +293,8 @@ class ProblemMaker {
   private optionsOf({ plan }: Wanting, fit: Fit): { option: DayOption; soak: number }[] {
     return rankedRungs(fit.ladder, plan).map(({ rung, penalty }) => {
       const steps = stepsOf(fit, rung);
-      const minutes = plantMinutes(steps, Math.max(0.05, rung.fillL), this.pace);
+      const practised = rung.mound ? meanPractisedShare(this.mounds) : 1;
+      const minutes = plantMinutes(steps, Math.max(0.05, rung.fillL), this.pace) * practised;
       return {
         option: {
           pot: rung.option.id,

@@ -1,14 +1,19 @@
-import { placeOf } from '@fernbank/core';
+import { placeOf, type MediumKind, type PebbleSetupKind } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { pots, reservoirs } from '../db/schema.ts';
 import { stamp, touch } from '../http/resource.ts';
-import type { PlantRow } from './collection.ts';
-import type { Judgement } from './judging.ts';
-import { partsOrdered, rungOrdered } from './newMedium.ts';
-import type { RepotOrder } from './repotOrder.ts';
+import type { PlantFile, PlantRow } from './collection.ts';
+import { partsOrdered, rungOrdered, type MixOrder } from './newMedium.ts';
 import type { ReservoirRow } from './reservoirs.ts';
 
+/** A pot with its mix, as far as the water under it goes by them. */
+interface WaterOrder extends Omit<MixOrder, 'recipeId' | 'mediumKind' | 'water'> {
+  mediumKind: MediumKind;
+  recipeId: string | null;
+  potId: number | null;
+  water?: { kind: PebbleSetupKind };
+}
 type SetUp = Pick<
   ReservoirRow,
   'fullL' | 'wick' | 'setup' | 'gapCm' | 'levelCm' | 'wicks' | 'winterWicks'
@@ -23,9 +28,9 @@ const NOTHING_KNOWN = { setup: null, gapCm: null, levelCm: null, wicks: null, wi
  */
 export function settleWater(
   db: Db,
-  plant: PlantRow,
-  order: RepotOrder,
-  { file }: Judgement,
+  plant: Pick<PlantRow, 'id'>,
+  order: WaterOrder,
+  file: PlantFile,
   coverId: number | null,
 ): void {
   const before = db.select().from(reservoirs).where(eq(reservoirs.plantId, plant.id)).get();
@@ -49,7 +54,7 @@ export function settleWater(
 }
 
 /** A pot of the shelf that holds its water itself. */
-function ownReservoir(db: Db, { potId }: RepotOrder): SetUp | null {
+function ownReservoir(db: Db, { potId }: WaterOrder): SetUp | null {
   const pot = potId === null ? null : db.select().from(pots).where(eq(pots.id, potId)).get();
   return pot && pot.reservoirL > 0
     ? { ...NOTHING_KNOWN, fullL: pot.reservoirL, wick: null, wicks: pot.wicks || null }
@@ -59,8 +64,8 @@ function ownReservoir(db: Db, { potId }: RepotOrder): SetUp | null {
 /** As its fit has it; null: pebbles of no recipe, of which no litres are known. */
 function setUpUnder(
   db: Db,
-  order: RepotOrder,
-  file: Judgement['file'],
+  order: WaterOrder,
+  file: PlantFile,
   coverId: number | null,
 ): SetUp | null {
   const { recipeId } = order;

@@ -67,7 +67,7 @@ export function repot(db: Db, order: RepotOrder): { repot: RepotRow; tasks: Task
   const draws =
     order.drawStock !== false && mixedIn !== null && mixedRecipe(db, order) !== order.recipeId;
   if (draws) drawStock(db, mixedIn.measures);
-  settleWater(db, plant, order, judgement, coverId);
+  settleWater(db, plant, order, judgement.file, coverId);
   const support = moveSupport(db, plant, supportOrdered(db, order));
   const atBench = leaveBench(db, plant.id);
   const inserted = db

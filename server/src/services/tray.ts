@@ -27,8 +27,9 @@ import type { Db } from '../db/driver.ts';
 import { batches, batchLooks, plants, repots, spots, tasks } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
 import { rowOr404, stamp, touch } from '../http/resource.ts';
-import { spotOf, taxonOf } from './collection.ts';
+import { plantFile, spotOf, taxonOf } from './collection.ts';
 import { partsOrdered } from './newMedium.ts';
+import { settleWater } from './overWater.ts';
 import { checkMix } from './pantry.ts';
 import { readSettings } from './settings.ts';
 import { takePot } from './shelf.ts';
@@ -230,7 +231,7 @@ function onePotted(
   const mediumParts = partsOrdered(db, order, placeOf({ pot: inside, traits, spot }));
   if (potId !== null) takePot(db, potId);
   const housing = { pot, potMaterial, potId, mediumKind, recipeId, mediumParts };
-  const plantId = db
+  const plant = db
     .insert(plants)
     .values({
       ...stamp(),
@@ -246,9 +247,14 @@ function onePotted(
       schools: {},
     })
     .returning()
-    .get().id;
+    .get();
+  const plantId = plant.id;
   const from = KIND_OF[batch.medium];
   const settings = readSettings(db);
+  const file = plantFile(db, plant, date, settings);
+  // Its roots are those of the tray yet.
+  file.situation.medium = { kind: from };
+  settleWater(db, plant, order, file, null);
   const repotId = db
     .insert(repots)
     .values({

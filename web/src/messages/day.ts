@@ -195,6 +195,8 @@ export const day = {
   pickMounds: 'For the mounds',
   strands: (label: string, weight: string, mounds: number) =>
     `${label}: of that above ${weight} dry, in long strands, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}; one soak for all`,
+  practised: (share: number) =>
+    `hands grow quick at it: the last is reckoned at ${share} % of the minutes of the first`,
   moundBatch: (weight: string, mounds: number) =>
     `${weight} of dry long strands, soaked together, for ${mounds === 1 ? 'one mound' : `${mounds} mounds`}`,
   ontoMound: (name: string, weight: string, netPot: string) =>

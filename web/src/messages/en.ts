@@ -442,6 +442,7 @@ export const en = {
       soaking: 'soaking still',
       handedDown: 'left by another plant',
       toBuy: 'to buy',
+      toBuyFor: (price: string) => `to buy, about ${price}`,
     },
     ownPot: 'its own pot',
     potOf: (name: string) => `pot of ${name}`,
@@ -724,6 +725,7 @@ export const en = {
     ownTitle: (label: string, width: string, litres: string) => `${label}: ${width}, ${litres}`,
     withSupport: (poles: number, kind: string, length: string) =>
       poles > 1 ? `with ${poles} × ${kind}, ${length}` : `with a ${kind}, ${length}`,
+    buyLine: (price: string) => `It would have to be bought, for about ${price}.`,
     buyTitle: (width: string, litres: string) => `A ${width} pot, ${litres}`,
     chosen: 'Chosen',
     choose1: 'Choose this one',
@@ -1144,6 +1146,7 @@ export const en = {
     addGroup: 'Add a group',
     scoop: 'Your scoop',
     scoopHint: 'Leave empty and Fernbank suggests one',
+    potPriceHint: 'said where a pot would have to be bought; empty: no price is told',
     collection: 'Name of the collection',
     schools: 'Schools',
     schoolsIntro:

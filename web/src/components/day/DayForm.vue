@@ -30,7 +30,7 @@ const { draft, clear } = useDraft(`day.${props.day?.id ?? 'new'}`, () => ({
   ).map(({ date, minutes }) => ({ date, minutes: minutes as number | null })),
   hands: (props.day?.hands ?? 1) as number | null,
   money: props.day?.money ?? null,
-  potPrice: props.day?.potPrice ?? null,
+  potPrice: props.day ? props.day.potPrice : settings.current.potPrice,
   tubL: props.day?.tubL ?? null,
   nextChance: props.day?.nextChance ?? '',
   cleaning: (props.day?.cleaning ?? 'soak') as Cleaning,

@@ -8,6 +8,7 @@ import { useFigureWords } from '../../composables/figureWords.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
 import { useFit } from '../../composables/useFit.ts';
 import { useWaterWords } from '../../composables/waterWords.ts';
+import { useBuying } from '../../composables/useBuying.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
@@ -23,6 +24,7 @@ import StepBoxes from './StepBoxes.vue';
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
 const settings = useSettings();
 const store = usePantry();
+const { toBuy } = useBuying();
 const { length, volume, weight, said } = useUnits();
 const { day } = useDates();
 const { degrees } = useFigureWords();
@@ -102,7 +104,7 @@ function potNote(source: string, leftBy?: string): string {
   if (source === 'handedDown') return m.sheet.handedDown(leftBy ?? '');
   if (source === 'soaking') return m.sheet.soaking;
   if (source === 'present') return m.sheet.present;
-  return source === 'toBuy' ? m.fit.source.toBuy : '';
+  return source === 'toBuy' ? toBuy.value : '';
 }
 /** A caution stands once, at the first step that needs it. */
 const steps = computed(() => {

@@ -8,6 +8,7 @@ import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import type { Fit } from '../../composables/useFit.ts';
 import { useSettling } from '../../composables/useSettling.ts';
+import { useBuying } from '../../composables/useBuying.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import AlikePicker from '../look/AlikePicker.vue';
@@ -29,6 +30,7 @@ const { kept, same, saving, settle } = useSettling(props.fit, toRef(props, 'load
 const alikeIds = ref<number[]>([]);
 
 const { length, volume, said } = useUnits();
+const { buyLine } = useBuying();
 const { degrees } = useFigureWords();
 const { day, full } = useDates();
 const { headlineLine } = useHeadlineWords();
@@ -107,6 +109,7 @@ const warning = computed(() => {
             : said(rung && choices.picked ? rung.because : ladder.because)
         }}
       </p>
+      <p v-if="rung?.option.source === 'toBuy' && buyLine" class="quiet">{{ buyLine }}</p>
       <p v-if="outgrown" class="quiet">{{ outgrown }}</p>
       <ul v-if="waysOut.length > 0" class="ways">
         <li v-for="way in waysOut" :key="way.id">

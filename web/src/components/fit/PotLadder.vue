@@ -10,6 +10,7 @@ import {
 import { computed, nextTick, ref, watch } from 'vue';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { sizeSchools } from '../../composables/useFit.ts';
+import { useBuying } from '../../composables/useBuying.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import type { CutawaySubject } from '../cutaway/scene.ts';
@@ -31,6 +32,8 @@ defineEmits<{ pick: [id: string]; compare: [id: string] }>();
 const { us, volume, weight, length, said } = useUnits();
 const { crowdedWord, crowdedBand, mediumWord, dryShort, dryWord, degrees } = useFigureWords();
 
+const { toBuy } = useBuying();
+
 const NEIGHBOURS = 3;
 /** Rungs worth drawing: the choice, its neighbours and what is owned; the table has all. */
 const drawn = computed(() => {
@@ -42,7 +45,7 @@ const drawn = computed(() => {
 });
 function sourceWord(option: PotOption): string {
   if (option.source === 'free') return m.fit.shelf(props.freeOnShelf(option));
-  return m.fit.source[option.source];
+  return option.source === 'toBuy' ? toBuy.value : m.fit.source[option.source];
 }
 /** What a buyer in inches and gallons would ask for. */
 const classOf = (rung: Rung) => (us.value ? containerClass(brimfulL(rung.inside)) : null);

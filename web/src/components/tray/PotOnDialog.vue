@@ -17,6 +17,7 @@ import { computed, ref, watch } from 'vue';
 import { write } from '../../api/client.ts';
 import type { ShelfPot, SpotRow, TrayBatch } from '../../api/types.ts';
 import { kindOfRecipe } from '../../composables/figureWords.ts';
+import { useBuying } from '../../composables/useBuying.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
@@ -38,6 +39,7 @@ const emit = defineEmits<{ saved: [] }>();
 const { pantry } = usePantry();
 const notices = useNotices();
 const settings = useSettings();
+const { toBuy } = useBuying();
 const { length, volume, said } = useUnits();
 
 const count = ref<number | null>(1);
@@ -73,7 +75,7 @@ const shelf = computed(() =>
 const potChoices = computed(() => [
   ...STANDARD_RIMS_CM.filter((rim) => rim <= LARGEST_FIRST_CM).map((rim) => ({
     value: `rim-${rim}`,
-    title: `${length(rim)}, ${m.fit.source.toBuy}`,
+    title: `${length(rim)}, ${toBuy.value}`,
   })),
   ...shelf.value.map(({ id, label, free, shape }) => ({
     value: `shelf-${id}`,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDownload } from '@mdi/js';
-import { pickList, shoppingList, supportKind, type Purchase } from '@fernbank/core';
+import { pickList, practisedShare, shoppingList, supportKind, type Purchase } from '@fernbank/core';
 import { computed } from 'vue';
 import DayPage from '../../components/day/DayPage.vue';
 import { useDates } from '../../composables/useDates.ts';
@@ -14,7 +14,7 @@ import { usePantry } from '../../stores/pantry.ts';
 const { store, current, laid, isSettled } = useDayPlan();
 const notices = useNotices();
 const pantry = usePantry();
-const { volume, length, weight, money, said } = useUnits();
+const { volume, length, weight, money, percent, said } = useUnits();
 const { day } = useDates();
 const LISTS = ['shopping', 'picking', 'batches', 'order'] as const;
 
@@ -146,6 +146,9 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
               </li>
               <li v-for="one in ofKind('strands')" :key="one.label">
                 {{ m.day.strands(one.label, weight(one.dryG / 1000), one.count) }}
+                <span v-if="one.count > 1" class="quiet small">{{
+                  m.day.practised(percent(practisedShare(one.count)))
+                }}</span>
               </li>
             </ul>
           </template>

@@ -288,6 +288,18 @@ describe('the fit of a climber', () => {
     expect(ladder).toContain(m.fit.ownPot);
   });
 
+  it('what a pot to buy costs is said wherever one is, once the keeper told it', async () => {
+    const { wrapper } = await show({ pots: [] });
+    expect(wrapper.find('ol.ladder').text()).toContain(m.fit.source.toBuy);
+    expect(wrapper.find('.answer').text()).not.toContain('€');
+    useSettings().current.potPrice = 4.5;
+    await flushPromises();
+    expect(wrapper.find('ol.ladder').text()).toContain('to buy, about € 4.50');
+    expect(wrapper.find('.answer').text()).toContain(
+      'It would have to be bought, for about € 4.50.',
+    );
+  });
+
   it('“use this” keeps pot, mix and support, and its undo drops them', async () => {
     const { server, wrapper } = await show();
     server.answers['PUT /plants/5/plan'] = { id: 1, rev: 1, plantId: 5, date: TODAY, fit: {} };

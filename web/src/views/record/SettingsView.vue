@@ -105,6 +105,15 @@ const warmth = (spot: SpotRow) =>
             (scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })
           "
         />
+        <NumberField
+          :model-value="settings.current.potPrice"
+          :label="m.day.potPrice"
+          :unit="settings.current.currency"
+          :hint="m.settings.potPriceHint"
+          @update:model-value="
+            (potPrice) => (potPrice === null || potPrice >= 0) && change({ potPrice })
+          "
+        />
       </div>
     </section>
     <section class="panel stack">
