@@ -28,7 +28,8 @@ export interface TestApp {
 
 interface TestOptions {
   garden?: boolean;
-  today?: IsoDate;
+  /** a day that stands still, or the clock to ask */
+  today?: IsoDate | (() => IsoDate);
   /** a collection that is there already, as another start would find it */
   at?: string;
 }
@@ -36,10 +37,13 @@ interface TestOptions {
 export const TODAY: IsoDate = '2026-03-16';
 
 export function testApp(options: TestOptions = {}): TestApp {
-  const filledOn = options.garden ? (options.today ?? TODAY) : null;
+  const filledOn = options.garden ? dayOf(options) : null;
   const place = options.at ? placeAt(options.at) : newPlace(filledOn);
   return served(place, null, options);
 }
+
+const dayOf = ({ today = TODAY }: TestOptions): IsoDate =>
+  typeof today === 'string' ? today : today();
 
 /** A guess that costs a test nothing. */
 export const CHEAP_GUESS = { N: 2 ** 10, r: 8, p: 1 };
@@ -79,9 +83,9 @@ function master(filledOn: IsoDate | null): Buffer {
 function served(
   { folder, path, file }: ReturnType<typeof newPlace>,
   door: Door | null,
-  { today: day = TODAY }: TestOptions,
+  options: TestOptions,
 ): TestApp {
-  const today = () => day;
+  const today = () => dayOf(options);
   const journal = new Journal(file);
   const context = contextOf({ file, path, journal, door, today, version: 'test' });
   const app = checkedAnswers(createApp(context, pino({ level: 'silent' })));

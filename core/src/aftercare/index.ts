@@ -3,4 +3,5 @@ export * from './firstWater.ts';
 export * from './plan.ts';
 export * from './moves.ts';
 export * from './words.ts';
+export * from './deeds.ts';
 export * from './stump.ts';

@@ -9,7 +9,7 @@ import { check } from '../http/validate.ts';
 import { pantryFor } from '../services/pantry.ts';
 import { changedValues, newValues } from '../services/plants.ts';
 import { followFeeding, isFollowedUp } from '../services/feeding.ts';
-import { moveAfterWatering } from '../services/tasks.ts';
+import { tickTaskOf } from '../services/tasks.ts';
 import { outlineCollection, type PlantDeed } from './collection.ts';
 import { outlineLog, type LogDeed } from './log.ts';
 import type { Mapping, Outline } from './mapping.ts';
@@ -130,7 +130,7 @@ function writeLog(db: Db, deeds: readonly LogDeed[]): void {
     // Only the first after a repot is one that its aftercare waited for.
     const since = db.select().from(plants).where(eq(plants.id, plantId)).get()?.lastRepot ?? '';
     const [first] = dates.filter((date) => date >= since).sort();
-    if (first) moveAfterWatering(db, plantId, first);
+    if (first) tickTaskOf(db, plantId, 'watered', first);
   }
   for (const given of feeds.values()) followFeeding(db, given);
   for (const [plantId, { date, value }] of heights) takeHeight(db, plantId, date, value);

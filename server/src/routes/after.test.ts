@@ -70,6 +70,28 @@ describe('aftercare', () => {
     expect(inMetric(moved.moved!)).toContain(TODAY);
   });
 
+  it('a tick is a line of the log and a line of the log a tick, each once and taken back as one', async () => {
+    const logged = async (plantId: number) =>
+      (await get(`/api/measurements?plantId=${plantId}&limit=50`)).items.map(
+        ({ kind, date }: { kind: string; date: string }) => `${kind} ${date}`,
+      );
+    const tick = (task: { id: number }, done: string | null) =>
+      app.call.patch(`/api/tasks/${task.id}`).send({ done }).expect(200);
+    const plant = await addPlant();
+    await repot(plant.id);
+    const first = await taskBy(plant.id, 'firstWater');
+    await tick(first, ago(22));
+    expect(await logged(plant.id)).toEqual([`watered ${ago(22)}`]);
+    await tick(first, null);
+    expect(await logged(plant.id)).toEqual([]);
+
+    await add('/api/visits', { plantId: plant.id, date: ago(3), signals: { wobble: 'leans' } });
+    expect(await taskBy(plant.id, 'secure')).toBeDefined();
+    await add('/api/measurements', { plantId: plant.id, date: ago(2), kind: 'secure', value: 1 });
+    expect(await taskBy(plant.id, 'secure')).toBeUndefined();
+    expect(await logged(plant.id)).toEqual([`secure ${ago(2)}`]);
+  });
+
   it('turning comes again a month later; taking the tick off takes that back', async () => {
     const plant = await addPlant();
     await repot(plant.id);

@@ -12,7 +12,7 @@ import { invalid } from '../http/errors.ts';
 import { stamp } from '../http/resource.ts';
 import { followFeeding, isFollowedUp } from './feeding.ts';
 import { keepPhoto, type PhotoRow } from './photos.ts';
-import { moveAfterLook, moveAfterWatering } from './tasks.ts';
+import { moveAfterLook, tickTaskOf } from './tasks.ts';
 
 export type LookRow = typeof looks.$inferSelect;
 export type MeasurementRow = typeof measurements.$inferSelect;
@@ -81,12 +81,12 @@ export function keepMeasurement(
   if (input.kind === 'heightCm' && isNewestHeight(db, input)) {
     db.update(plants).set({ heightCm: input.value }).where(eq(plants.id, input.plantId)).run();
   }
-  if (input.kind === 'watered') moveAfterWatering(db, input.plantId, input.date);
   const row = db
     .insert(measurements)
     .values({ ...stamp(), ...input })
     .returning()
     .get();
+  tickTaskOf(db, row.plantId, row.kind, row.date);
   if (isFollowedUp(row.kind)) followFeeding(db, { ...row, kind: row.kind });
   return { row, isNew: true };
 }

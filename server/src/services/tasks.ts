@@ -1,13 +1,16 @@
 import {
   addDays,
+  deedOfTask,
   movesAfterLook,
   movedWhy,
   movesAfterWater,
   tasksAfterLook,
+  TASKS_OF_DEED,
   taskTitle,
   taskWhy,
   type AftercareTask,
   type IsoDate,
+  type MeasurementKind,
   type Saying,
   type Signals,
   type StandingTask,
@@ -123,26 +126,29 @@ export function moveAfterLook(db: Db, plantId: number, date: IsoDate, signals: S
   }
 }
 
-/** A watering was written down: the first one after a repot is that task. */
-export function moveAfterWatering(db: Db, plantId: number, date: IsoDate): void {
-  const found = standing(db, plantId);
-  const first = found?.rows.find(({ rule, done }) => rule === 'firstWater' && done === null);
-  if (!found || !first || date < found.repotted) return;
-  completeTask(db, first, date);
+/** Something was done that a task of the newest repot asks for: that is the task, if its day has come. */
+export function tickTaskOf(db: Db, plantId: number, kind: MeasurementKind, date: IsoDate): void {
+  const asked = TASKS_OF_DEED[kind];
+  const found = asked && standing(db, plantId);
+  const task = found && found.rows.find(({ rule, done }) => rule === asked && done === null);
+  if (!task || date < found.repotted) return;
+  completeTask(db, task, date);
 }
-
-const fillsReservoir = ({ words }: Pick<TaskRow, 'words'>) =>
-  words.of === 'fillReservoir' || words.of === 'fillReservoirLater';
 
 /** A reservoir that was filled with its task is full from that day, once, where there is one. */
 export function noteFilled(db: Db, plantId: number, date: IsoDate): void {
   const over = db.select().from(reservoirs).where(eq(reservoirs.plantId, plantId)).get();
-  if (!over || flushedOn(db, plantId, date)) return;
+  if (over) noteDeed(db, plantId, 'reservoirFlushed', date);
+}
+
+/** Once a day, however it is told. */
+function noteDeed(db: Db, plantId: number, kind: MeasurementKind, date: IsoDate): void {
+  if (deedOn(db, plantId, kind, date)) return;
   db.insert(measurements)
-    .values({ ...stamp(), plantId, date, kind: 'reservoirFlushed', value: 1 })
+    .values({ ...stamp(), plantId, date, kind, value: 1 })
     .run();
 }
-const flushedOn = (db: Db, plantId: number, date: IsoDate) =>
+const deedOn = (db: Db, plantId: number, kind: MeasurementKind, date: IsoDate) =>
   db
     .select()
     .from(measurements)
@@ -150,19 +156,23 @@ const flushedOn = (db: Db, plantId: number, date: IsoDate) =>
       and(
         eq(measurements.plantId, plantId),
         eq(measurements.date, date),
-        eq(measurements.kind, 'reservoirFlushed'),
+        eq(measurements.kind, kind),
       ),
     )
     .get();
 
-function followReservoir(db: Db, task: TaskRow, done: IsoDate | null): void {
-  if (!fillsReservoir(task)) return;
+/** A tick is a line of the log; open again, the line goes. */
+function logTick(db: Db, task: TaskRow, done: IsoDate | null): void {
+  const { plantId } = task;
+  const kind = deedOfTask(task.rule, task.words);
+  if (kind === null) return;
   if (done !== null) {
-    noteFilled(db, task.plantId, done);
+    if (kind === 'reservoirFlushed') noteFilled(db, plantId, done);
+    else noteDeed(db, plantId, kind, done);
     return;
   }
-  const filled = task.done === null ? undefined : flushedOn(db, task.plantId, task.done);
-  if (filled) db.delete(measurements).where(eq(measurements.id, filled.id)).run();
+  const logged = task.done === null ? undefined : deedOn(db, plantId, kind, task.done);
+  if (logged) db.delete(measurements).where(eq(measurements.id, logged.id)).run();
 }
 
 /** Marks a task done on a day, or open again; what hangs on it follows. */
@@ -174,7 +184,7 @@ export function completeTask(db: Db, task: TaskRow, done: IsoDate | null): TaskR
     .returning()
     .get();
   const next = nextOf(db, task);
-  followReservoir(db, task, done);
+  logTick(db, task, done);
   if (done === null) {
     if (next) db.delete(tasks).where(eq(tasks.id, next.id)).run();
     return row;
