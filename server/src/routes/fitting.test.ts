@@ -200,6 +200,29 @@ describe('fitting', () => {
     expect(fitting).toMatchObject({ headroomCm: 90, plan: null, presentCover: null });
   });
 
+  it('names who else is settled on a pot of the shelf, until that is repotted', async () => {
+    const [one, other] = [await addPlant(), await addPlant()];
+    const pot = await add('/api/pots', { label: 'free 17', shape: wide(17) });
+    const promised = async (id: number) => (await get(`/api/plants/${id}/fitting`)).promised;
+    expect(await promised(other.id)).toEqual([]);
+    await app.call
+      .put(`/api/plants/${one.id}/plan`)
+      .send({
+        pot: wide(17),
+        potMaterial: 'plastic',
+        potLabel: 'free 17',
+        potId: pot.id,
+        potSource: 'free',
+        recipeId: 'everyday',
+        size: 'oneUp',
+      })
+      .expect(200);
+    expect(await promised(other.id)).toEqual([{ potId: pot.id, to: ['Fletching'] }]);
+    expect(await promised(one.id)).toEqual([]);
+    await add('/api/repots', { plantId: one.id, ...ORDER, pot: wide(17), potId: pot.id });
+    expect(await promised(other.id)).toEqual([]);
+  });
+
   it('names the pots that other plants are about to leave, and not its own', async () => {
     const garden = testApp({ garden: true });
     try {

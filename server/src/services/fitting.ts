@@ -1,5 +1,5 @@
 import { addDays, filledInBatch, partsOf, wantsPot, type IsoDate } from '@fernbank/core';
-import { eq, isNull } from 'drizzle-orm';
+import { and, eq, isNull, ne } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { plans, plants, pots, spots, supports } from '../db/schema.ts';
@@ -33,6 +33,7 @@ export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
   return {
     pots: shelf.filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0),
     covers: shelf.filter(({ role, free }) => role === 'cover' && free > 0),
+    promised: promisedToOthers(db, plant.id),
     presentCover: present,
     presentPot: shelf.find(({ id }) => id === plant.potId) ?? null,
     supports: readable(db, supports).filter(({ free }) => free > 0),
@@ -41,6 +42,26 @@ export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
     day: dayFor(db, plant),
     plan: db.select().from(plans).where(eq(plans.plantId, plant.id)).get() ?? null,
   };
+}
+
+/** Pots and covers of the shelf that other plants are settled on: for each its plants, by name. */
+function promisedToOthers(db: Db, plantId: number): { potId: number; to: string[] }[] {
+  const promises = new Map<number, string[]>();
+  const settled = db
+    .select({ name: plants.name, fit: plans.fit })
+    .from(plans)
+    .innerJoin(plants, eq(plans.plantId, plants.id))
+    .where(and(ne(plans.plantId, plantId), isNull(plants.goneOn)))
+    .orderBy(plants.id)
+    .all();
+  for (const { name, fit } of settled) {
+    // What it stands in already is not of the shelf.
+    const pot = fit.potSource === 'free' || fit.potSource === 'soaking' ? fit.potId : null;
+    for (const id of [pot, fit.water?.coverId ?? null]) {
+      if (id !== null) promises.set(id, [...(promises.get(id) ?? []), name]);
+    }
+  }
+  return [...promises].map(([potId, to]) => ({ potId, to }));
 }
 
 /** The settled day that a plant is part of, in short. */

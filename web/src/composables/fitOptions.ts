@@ -27,6 +27,15 @@ function made({
   };
 }
 
+/** Plants, by name, that are settled on a pot or cover of the shelf. */
+export const promisedTo = ({ promised }: Pick<Fitting, 'promised'>, potId: number): string[] =>
+  promised.find((one) => one.potId === potId)?.to ?? [];
+/** What other plants are settled on is theirs. */
+export const isFree =
+  (fitting: Pick<Fitting, 'promised'>) =>
+  ({ id, free, soaking }: ShelfPot): boolean =>
+    free + soaking > promisedTo(fitting, id).length;
+
 /** Everything that stands on a plant's ladder: its own pot, the shelf, what others leave, sizes to buy. */
 export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
   const { plant } = file;
@@ -39,7 +48,9 @@ export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
     label: m.fit.ownPot,
     source: 'present',
   };
-  const shelf = fitting.pots.map((pot) => shelfOption(pot, pot.free > 0 ? 'free' : 'soaking'));
+  const shelf = fitting.pots
+    .filter(isFree(fitting))
+    .map((pot) => shelfOption(pot, pot.free > 0 ? 'free' : 'soaking'));
   const handed = fitting.handDowns.map(
     ({ plantId, name, pot, potMaterial, potId, leftIn }): PotOption => ({
       id: `from-${plantId}`,

@@ -19,7 +19,7 @@ import {
 } from '@fernbank/core';
 import { computed, reactive, watch, type Ref } from 'vue';
 import type { Fitting, PlantFile } from '../api/types.ts';
-import { optionsFor } from './fitOptions.ts';
+import { isFree, optionsFor } from './fitOptions.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useExtraWords } from './extraWords.ts';
 import { usePreparing } from './preparing.ts';
@@ -51,7 +51,7 @@ function shelfOf(file: PlantFile, fitting: Fitting): FitShelf {
   const { covers, presentCover, supports, headroomCm } = fitting;
   return {
     pots: optionsFor(file, fitting),
-    covers: covers.map(coverOption),
+    covers: covers.filter(isFree(fitting)).map(coverOption),
     presentCover: presentCover ? coverOption(presentCover) : null,
     supports,
     headroomCm,

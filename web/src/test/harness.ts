@@ -293,6 +293,7 @@ export const fittingOf = (over: Partial<Fitting> = {}): Fitting => ({
   presentPot: null,
   supports: [],
   handDowns: [],
+  promised: [],
   headroomCm: null,
   day: null,
   plan: null,

@@ -4,8 +4,10 @@ import { computed, ref, watch } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { useFitDrawings } from '../../composables/fitDrawings.ts';
 import { useFit } from '../../composables/useFit.ts';
+import { isFree, promisedTo } from '../../composables/fitOptions.ts';
 import { goesLongWay } from '../../composables/longWay.ts';
 import { usePlanCutting } from '../../composables/usePlanCutting.ts';
+import { m } from '../../messages/index.ts';
 import { useSettings } from '../../stores/settings.ts';
 import ComparePots from './ComparePots.vue';
 import DepthPlan from './DepthPlan.vue';
@@ -54,8 +56,18 @@ const comparedRungs = computed(() =>
 );
 const freeOnShelf = (option: PotOption) => {
   const id = option.potId ?? null;
-  return props.loaded.fitting.pots.find((pot) => pot.id === id)?.free ?? 0;
+  const { fitting } = props.loaded;
+  const pot = fitting.pots.find((row) => row.id === id);
+  return pot ? Math.max(0, pot.free - promisedTo(fitting, pot.id).length) : 0;
 };
+
+const promised = computed(() => {
+  const { fitting } = props.loaded;
+  const free = isFree(fitting);
+  return fitting.pots
+    .filter((pot) => !free(pot))
+    .map(({ id, label }) => m.fit.promised(label, promisedTo(fitting, id).join(', ')));
+});
 
 /** Room that poles take in the medium, L. */
 const newPoleL = computed(() =>
@@ -75,6 +87,7 @@ const extensions = computed(() =>
     :choice="rung"
     :subject-of="potSubject"
     :free-on-shelf="freeOnShelf"
+    :promised="promised"
     :px-per-cm="Math.min(5, 110 / roomCm)"
     :compared="compared"
     @pick="(id) => (choices.picked = id)"

@@ -14,6 +14,7 @@ import type { Fitting, PlantFile } from '../../api/types.ts';
 import type { Fit } from '../../composables/useFit.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { useWaterWords } from '../../composables/waterWords.ts';
+import { isFree } from '../../composables/fitOptions.ts';
 import { m } from '../../messages/index.ts';
 import PebblesDrawing from '../mix/PebblesDrawing.vue';
 
@@ -44,7 +45,10 @@ const kinds = [
 /** Free vessels that the pot goes into, and its own. */
 const vessels = computed(() => {
   const { covers, presentCover } = props.loaded.fitting;
-  const own = [...(presentCover ? [presentCover] : []), ...covers].filter(
+  const own = [
+    ...(presentCover ? [presentCover] : []),
+    ...covers.filter(isFree(props.loaded.fitting)),
+  ].filter(
     ({ shape, material, holes }) =>
       holdsWater(material, holes) &&
       rung.value &&

@@ -288,6 +288,16 @@ describe('the fit of a climber', () => {
     expect(ladder).toContain(m.fit.ownPot);
   });
 
+  it('a pot that another plant is settled on is not offered twice, and is named with it', async () => {
+    const shelf = { pots: [{ ...SHELF, free: 1 }], covers: [] };
+    const promised = [{ potId: SHELF.id, to: ['Pansy Locker'] }];
+    const taken = await show({ ...shelf, promised });
+    expect(taken.wrapper.find('.answer h1').text()).not.toContain(SHELF.label);
+    expect(taken.wrapper.text()).toContain(m.fit.promised(SHELF.label, 'Pansy Locker'));
+    const two = await show({ pots: [{ ...SHELF, free: 2 }], promised });
+    expect(two.wrapper.find('ol.ladder').text()).toContain(m.fit.shelf(1));
+  });
+
   it('what a pot to buy costs is said wherever one is, once the keeper told it', async () => {
     const { wrapper } = await show({ pots: [] });
     expect(wrapper.find('ol.ladder').text()).toContain(m.fit.source.toBuy);
