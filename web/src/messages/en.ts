@@ -699,8 +699,8 @@ export const en = {
       legend: 'Green: new growth can root into it.',
     },
     shelf: (n: number) => `${n} on the shelf`,
-    promised: (pot: string, names: string) =>
-      `Not offered: ${pot}, settled for ${names}. Settle that otherwise to have it here.`,
+    promised: (pots: string) => `Not offered, because settled for others: ${pots}.`,
+    promisedPot: (pot: string, names: string) => `${pot} (${names})`,
     newMedium: 'new medium',
     crowded: 'crowded',
     crowdedIn: (months: string) => `in ${months}`,

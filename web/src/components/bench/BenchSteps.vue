@@ -208,7 +208,7 @@ const extensions = computed(() =>
           {{ timer.leftMs <= 0 ? m.bench.over : timeLeft(timer.leftMs) }}
         </p>
         <div v-else class="row">
-          <v-btn variant="outlined" size="large" min-height="60" @click="runTimer">{{
+          <v-btn class="told" variant="outlined" size="large" min-height="60" @click="runTimer">{{
             m.bench.startTimer(step.timer.label, minutes(step.timer.minutes))
           }}</v-btn>
           <v-btn variant="outlined" size="large" min-height="60" @click="meanwhile">{{
@@ -313,6 +313,14 @@ const extensions = computed(() =>
 }
 .thumb-row .v-btn.bg-primary {
   background: rgb(var(--v-theme-primary)) !important;
+}
+/* What a timer is for may be longer than a phone is wide. */
+.told {
+  height: auto;
+  max-width: 100%;
+}
+.told :deep(.v-btn__content) {
+  white-space: normal;
 }
 .clock {
   font-size: 2.6rem;

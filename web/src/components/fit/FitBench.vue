@@ -64,9 +64,10 @@ const freeOnShelf = (option: PotOption) => {
 const promised = computed(() => {
   const { fitting } = props.loaded;
   const free = isFree(fitting);
-  return fitting.pots
+  const taken = fitting.pots
     .filter((pot) => !free(pot))
-    .map(({ id, label }) => m.fit.promised(label, promisedTo(fitting, id).join(', ')));
+    .map(({ id, label }) => m.fit.promisedPot(label, promisedTo(fitting, id).join(', ')));
+  return taken.length === 0 ? '' : m.fit.promised(taken.join(', '));
 });
 
 /** Room that poles take in the medium, L. */

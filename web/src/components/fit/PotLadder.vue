@@ -22,8 +22,8 @@ const props = defineProps<{
   choice: Rung | null;
   subjectOf: (rung: Rung) => CutawaySubject;
   freeOnShelf: (option: PotOption) => number;
-  /** pots that other plants are settled on, in words */
-  promised: readonly string[];
+  /** pots that other plants are settled on, in words; empty: none */
+  promised: string;
   pxPerCm: number;
   /** ids of the pots that are compared */
   compared: readonly string[];
@@ -80,7 +80,6 @@ watch(
     </div>
     <slot />
     <p class="quiet">{{ m.fit.ladderIntro }}</p>
-    <p v-for="line in promised" :key="line" class="quiet">{{ line }}</p>
     <ol ref="list" class="ladder" tabindex="0" :aria-label="m.fit.ladder">
       <li v-for="rung in drawn" :key="rung.option.id" :class="{ chosen: rung === choice }">
         <PotCutaway :subject="subjectOf(rung)" :px-per-cm="pxPerCm" :crown-cm="0" />
@@ -113,6 +112,7 @@ watch(
         </v-btn>
       </li>
     </ol>
+    <p v-if="promised" class="quiet">{{ promised }}</p>
     <details>
       <summary>{{ m.fit.table }}</summary>
       <div class="scroll" tabindex="0" :aria-label="m.fit.table" role="region">

@@ -293,7 +293,7 @@ describe('the fit of a climber', () => {
     const promised = [{ potId: SHELF.id, to: ['Pansy Locker'] }];
     const taken = await show({ ...shelf, promised });
     expect(taken.wrapper.find('.answer h1').text()).not.toContain(SHELF.label);
-    expect(taken.wrapper.text()).toContain(m.fit.promised(SHELF.label, 'Pansy Locker'));
+    expect(taken.wrapper.text()).toContain(m.fit.promisedPot(SHELF.label, 'Pansy Locker'));
     const two = await show({ pots: [{ ...SHELF, free: 2 }], promised });
     expect(two.wrapper.find('ol.ladder').text()).toContain(m.fit.shelf(1));
   });
