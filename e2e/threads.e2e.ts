@@ -250,6 +250,58 @@ for (const { where, viewport } of [
       await page.goto('/aftercare/water');
       await expect(page.getByRole('heading', { name: /^Evening Watch/ })).toBeVisible();
     });
+
+    test('four of a kind come in, are looked at, planned and labelled together, with one that differs', async ({
+      page,
+    }) => {
+      await page.goto('/plants/new');
+      await page.getByLabel('Your name for it').fill('Ballast');
+      await page.getByRole('combobox', { name: 'Plant' }).fill('aspid');
+      await page.getByRole('option', { name: /Aspidistra elatior/ }).click();
+      await choose(page, 'Spot', 'Boiler landing');
+      await page.getByLabel('Width at the rim').fill('12');
+      await choose(page, 'What it stands in', 'peat-based soil');
+      await page.getByLabel('How many of it, alike').fill('4');
+      await page.getByLabel('Last repot').fill('2025-04-20');
+      await page.locator('form').getByRole('button', { name: 'Add a plant' }).click();
+      await expect(page.getByText('4 plants added: Ballast 1 to Ballast 4.')).toBeVisible();
+      const list = await page.request.get('/api/plants?limit=200');
+      const { items } = (await list.json()) as { items: { id: number; name: string }[] };
+      const first = items.find(({ name }) => name === 'Ballast 1')!.id;
+      await page.goto(`/plants/${first}/look`);
+
+      await see(page, 'Roots at the drainage holes', 'at every one');
+      await page.getByLabel('3 alike beside it: just the same').check();
+      await page.getByRole('button', { name: 'Ballast 3', exact: true }).click();
+      await page.getByRole('button', { name: 'Save 1 answer for 3 plants' }).click();
+      await expect(page).toHaveURL(/\/verdict$/);
+      const headline = async (id: number) => {
+        const answer = await page.request.get(`/api/plants/${id}/file`);
+        return ((await answer.json()) as { decision: { headline: string } }).decision.headline;
+      };
+      const heads = await Promise.all([0, 1, 2, 3].map((n) => headline(first + n)));
+      expect(heads[1]).toBe(heads[0]);
+      expect(heads[3]).toBe(heads[0]);
+      expect(heads[2]).not.toBe(heads[0]);
+
+      await page.goto(`/plants/${first}/fit`);
+      await settled(page);
+      await page.getByLabel('3 alike beside it: just the same').check();
+      await page.getByRole('button', { name: 'Ballast 3', exact: true }).click();
+      await page.getByRole('button', { name: 'Settle on this' }).click();
+      await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+      const plans = (await (await page.request.get('/api/plans')).json()) as {
+        items: { plantId: number; fit: object }[];
+      };
+      const planOf = (n: number) => plans.items.find(({ plantId }) => plantId === first + n)?.fit;
+      expect(planOf(1)).toEqual(planOf(0));
+      expect(planOf(3)).toEqual(planOf(0));
+      expect(planOf(2)).toBeUndefined();
+
+      const ids = [0, 1, 2, 3].map((n) => first + n);
+      await page.goto(`/record/labels?plants=${ids.join(',')}`);
+      await expect(page.locator('.label', { hasText: /^Ballast \d/ })).toHaveCount(4);
+    });
   });
 }
 

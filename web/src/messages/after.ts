@@ -210,7 +210,7 @@ export const labels = {
   used: 'Labels already gone from the first sheet',
   which: 'Plants',
   choose: 'Choose plants',
-  recent: 'repotted in the last 30 days',
+  recent: 'repotted or arrived in the last 30 days',
   planned: 'settled on a plan',
   all: 'the whole collection',
   ofSpot: (name: string) => `in ${name}`,

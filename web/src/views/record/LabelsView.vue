@@ -72,7 +72,8 @@ const chosen = computed(() => {
     if (kind === 'picked') return picked.value.includes(plant.id);
     if (kind === 'planned') return plans.some(({ plantId }) => plantId === plant.id);
     if (kind === 'spot') return plant.spotId === Number(id);
-    return kind === 'all' || (plant.lastRepot !== null && plant.lastRepot >= since);
+    const newest = [plant.lastRepot ?? '', plant.acquired ?? ''].sort().at(-1)!;
+    return kind === 'all' || newest >= since;
   });
 });
 
