@@ -282,6 +282,10 @@ const commands = {
   answers() {
     sources(['scripts/answers.ts']);
   },
+  zones() {
+    sources(['scripts/zones.ts', ...process.argv.slice(3)]);
+    must(bin('prettier'), ['--write', '--log-level', 'warn', 'core/src/asking/zones.ts']);
+  },
   dictionary() {
     sources(['scripts/dictionary.ts']);
     must(bin('prettier'), ['--write', '--log-level', 'warn', 'docs/data.md']);

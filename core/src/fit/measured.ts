@@ -21,12 +21,19 @@ function marginsOf({ mound }: Filled): BatchMargins | null {
   };
 }
 
-/** What a pot of the ladder takes, measured out: for a mound as much moss as its plan weighs. */
+/** Below this nothing is mixed: the ball fills the pot, L. */
+const LEAST_MIX_L = 0.01;
+
+/**
+ * What a pot of the ladder takes, measured out: for a mound as much moss as its plan weighs; null: it takes no
+ * new medium.
+ */
 export function measuredFor(
-  rung: Filled,
+  rung: Filled | null,
   parts: readonly Part<Component>[],
   scoopL: number | null,
-): Batch {
+): Batch | null {
+  if (!rung || rung.newMediumL <= LEAST_MIX_L) return null;
   const margins = marginsOf(rung);
   return measureOut(parts, rung.newMediumL, {
     ...(margins ? { margins } : {}),

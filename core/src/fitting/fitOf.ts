@@ -125,7 +125,7 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
   const climb = climbFrom(subject, choices, heightCm);
   const wanted = wantedOf(subject, choices);
   const vpdKPa = vpdAtYearEnd(situation.spot, 'warmest');
-  const placeIn = (depthCm: number, floorCm: number): SupportPlace => ({
+  const placeIn = (depthCm: number, floorCm: number, mouthCm2: number | null): SupportPlace => ({
     habit: situation.traits.support,
     plantCm: heightCm,
     climb,
@@ -135,12 +135,13 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
     headroomCm: shelf.headroomCm,
     depthCm,
     floorCm,
+    mouthCm2,
   });
-  const supportedIn = (depthCm: number, floorCm: number) => {
+  const supportedIn = (depthCm: number, floorCm: number, mouthCm2: number) => {
     // A mound has no floor that a support could stand on.
     if (choices.supportMode === 'none' || onMound) return { plan: null, fault: '' };
     try {
-      return { plan: settleSupport(wanted, placeIn(depthCm, floorCm)), fault: '' };
+      return { plan: settleSupport(wanted, placeIn(depthCm, floorCm, mouthCm2)), fault: '' };
     } catch (error) {
       if (error instanceof OutOfRange) return { plan: null, fault: error.message };
       throw error;
@@ -150,6 +151,7 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
     supportedIn(
       fillHeightCm - depth.layerCm,
       option.outside.heightCm - inside.heightCm + depth.layerCm,
+      sectionCm2(inside, fillHeightCm),
     );
   const request = { ...requestOf(subject, shelf, choices, mix, newKind), mound: onMound };
   const ladderWith = (plan: SupportPlan | null): Ladder =>
@@ -163,7 +165,8 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
     rungs[choice ?? leastBad ?? -1] ??
     null;
 
-  const inPresent = supportedIn(situation.pot.heightCm - usualHeadspaceCm(situation.pot), 0);
+  const presentFillCm = situation.pot.heightCm - usualHeadspaceCm(situation.pot);
+  const inPresent = supportedIn(presentFillCm, 0, sectionCm2(situation.pot, presentFillCm));
   const first = ladderWith(inPresent.plan);
   const inFirst = taken(first);
   const ladder = inFirst && inPresent.plan ? ladderWith(supportFor(inFirst).plan) : first;
@@ -187,7 +190,11 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
     rung,
     plan,
     supportFault: fault,
-    advice: kindsFor(wanted, placeIn(COMPARED_IN_CM, 0), plan?.aboveCm ?? COMPARED_AT_CM),
+    advice: kindsFor(
+      wanted,
+      placeIn(COMPARED_IN_CM, 0, rung && sectionCm2(rung.inside, rung.fillHeightCm)),
+      plan?.aboveCm ?? COMPARED_AT_CM,
+    ),
     climb,
     horizonWeeks,
     grown: grownWays(subject, choices, plan, climb, vpdKPa),

@@ -1,6 +1,7 @@
 import type { Traits } from '../catalogue/index.ts';
 import { keepingDamp } from './material.ts';
 import { SUPPORT_KINDS, type SupportKind, type SupportKindId } from './kinds.ts';
+import { frontCm, sectionAreaCm2 } from './section.ts';
 import { usableShare } from './usable.ts';
 import { say, type Saying } from '../saying/index.ts';
 
@@ -59,6 +60,9 @@ export interface KindAdvice {
   because: Saying[];
 }
 
+/** Of a pot's mouth a support takes so much at most: the roots want the rest. @source common practice, no source: a pole of 7 cm from a pot of 13 cm on */
+const MOST_OF_MOUTH = 1 / 3;
+
 /** Below this the plant has outgrown a damp support before it is put in. */
 const LITTLE_USABLE = 0.4;
 
@@ -69,6 +73,7 @@ const LITTLE_USABLE = 0.4;
  * @param aboveCm  length that a support would have above the medium
  * @param minutesPerWeek  what the keeper will give one plant; null: not said
  * @param vpdKPa  of the spot in growth
+ * @param mouthCm2  section of the pot at its surface; null: not known yet
  */
 export function adviseSupport(wish: {
   goal: SupportGoal;
@@ -77,8 +82,9 @@ export function adviseSupport(wish: {
   aboveCm: number;
   minutesPerWeek: number | null;
   vpdKPa: number;
+  mouthCm2?: number | null;
 }): KindAdvice[] {
-  const { goal, habit, plantCm, aboveCm, minutesPerWeek, vpdKPa } = wish;
+  const { goal, habit, plantCm, aboveCm, minutesPerWeek, vpdKPa, mouthCm2 = null } = wish;
   return SUPPORT_KINDS.map((kind): KindAdvice => {
     const damp = keepingDamp(kind.id, kind.section, aboveCm, vpdKPa);
     const usable = kind.rooted ? usableShare(aboveCm, plantCm).share : null;
@@ -108,6 +114,13 @@ export function adviseSupport(wish: {
     if (aboveCm > kind.tallestCm) {
       possible = false;
       because.push(say`not made taller than ${{ cm: kind.tallestCm }}`);
+    }
+    const ofMouth = mouthCm2 === null ? 0 : sectionAreaCm2(kind.section) / mouthCm2;
+    if (ofMouth > MOST_OF_MOUTH) {
+      possible = false;
+      because.push(
+        say`too thick for this pot: at ${{ cm: frontCm(kind.section) }} across it leaves the roots too little of it`,
+      );
     }
     return { kind, score, possible, minutesPerWeek: damp?.minutesPerWeek ?? null, usable, because };
   }).sort((a, b) => Number(b.possible) - Number(a.possible) || b.score - a.score);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
+import { inMetric, sayAll } from '../saying/index.ts';
 import { TYPICAL_SPOT } from '../season/index.ts';
 import {
   climbAhead,
@@ -39,6 +40,7 @@ const place = (over: Partial<SupportPlace> = {}): SupportPlace => ({
   headroomCm: null,
   depthCm: 14,
   floorCm: 0,
+  mouthCm2: null,
   ...over,
 });
 const bar = (over: Partial<ShelvedSupport> = {}): ShelvedSupport => ({
@@ -106,5 +108,31 @@ describe('the support that is settled on', () => {
 
   it('is refused where the place is too low for any', () => {
     expect(() => settleSupport(WANTED, place({ headroomCm: 20 }))).toThrow(/headroomCm/);
+  });
+});
+
+describe('a support in a small pot', () => {
+  // Mouths of pots by hand: π/4 · d². Common practice, no source: no thick pole in a cup.
+  const mouthOf = (cm: number) => (Math.PI / 4) * cm ** 2;
+  const damp = { ...WANTED, goal: 'largerLeaves' } as const;
+  const climber = { habit: 'aerialRoots', plantCm: 25 } as const;
+  const kindIn = (cm: number) =>
+    settleSupport(damp, place({ ...climber, mouthCm2: mouthOf(cm) })).kind.id;
+
+  it('is no pole that leaves the roots no room', () => {
+    expect(kindIn(14)).toBe('mossMesh');
+    expect(['mossMesh', 'mossSheet', 'barkPlank']).not.toContain(kindIn(8.5));
+  });
+  it('is said to be too thick among the kinds, and taken all the same where the keeper wants it', () => {
+    const all = kindsFor(damp, place({ ...climber, mouthCm2: mouthOf(8.5) }), 40);
+    const pole = all.find(({ kind }) => kind.id === 'mossMesh')!;
+    expect(pole.possible).toBe(false);
+    expect(inMetric(sayAll(pole.because, '; '))).toContain(
+      'too thick for this pot: at 7 cm across',
+    );
+    const wanted = { ...damp, kind: 'mossMesh' as const };
+    expect(settleSupport(wanted, place({ ...climber, mouthCm2: mouthOf(8.5) })).kind.id).toBe(
+      'mossMesh',
+    );
   });
 });

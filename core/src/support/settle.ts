@@ -44,6 +44,8 @@ export interface SupportPlace {
   headroomCm: number | null;
   depthCm: number;
   floorCm: number;
+  /** section of the pot at its surface, cm²; null: not known yet */
+  mouthCm2: number | null;
 }
 
 /** A kind that nobody named is taken for the lightest. */
@@ -64,10 +66,10 @@ export function supportMode(plant: {
 /** Kinds of support for a height above the medium, the best first. */
 export function kindsFor(
   { goal, minutesPerWeek }: SupportWanted,
-  { habit, plantCm, vpdKPa }: SupportPlace,
+  { habit, plantCm, vpdKPa, mouthCm2 }: SupportPlace,
   aboveCm: number,
 ): KindAdvice[] {
-  return adviseSupport({ goal, habit, plantCm, aboveCm, minutesPerWeek, vpdKPa });
+  return adviseSupport({ goal, habit, plantCm, aboveCm, minutesPerWeek, vpdKPa, mouthCm2 });
 }
 
 /**

@@ -6,6 +6,7 @@ import {
   type BenchFound,
   type Step,
   type StepId,
+  measuredFor,
 } from '@fernbank/core';
 import { useWakeLock } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
@@ -22,7 +23,6 @@ import PhotoButton from '../PhotoButton.vue';
 import FoundPanel from './FoundPanel.vue';
 import RepotForm from '../fit/RepotForm.vue';
 import MeasuresTable from '../mix/MeasuresTable.vue';
-import { batchFor } from '../../composables/batchFor.ts';
 
 /** One step at a time, large, for wet hands and one thumb; then the repot is written down. */
 const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
@@ -91,7 +91,9 @@ const timer = computed(() =>
   ),
 );
 const doneCount = computed(() => steps.value.filter(({ id }) => isDone(id)).length);
-const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, settings.current.scoopL));
+const batch = computed(() =>
+  measuredFor(rung.value, fit.mixed.value.parts, settings.current.scoopL),
+);
 
 function next(): void {
   if (!step.value) return;

@@ -1,8 +1,14 @@
 <script setup lang="ts">
-import { CAUTIONS, sayAll, sheetWidthCm, supportFrontCm, type Caution } from '@fernbank/core';
+import {
+  CAUTIONS,
+  sayAll,
+  sheetWidthCm,
+  supportFrontCm,
+  type Caution,
+  measuredFor,
+} from '@fernbank/core';
 import { computed } from 'vue';
 import type { Fitting, PlantFile } from '../../api/types.ts';
-import { batchFor } from '../../composables/batchFor.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
@@ -36,7 +42,9 @@ const fit = useFit(
 );
 const { choices, rung, plan, stances, remedies, newKind, ladder } = fit;
 const file = computed(() => props.loaded.file);
-const batch = computed(() => batchFor(rung.value, fit.mixed.value.parts, settings.current.scoopL));
+const batch = computed(() =>
+  measuredFor(rung.value, fit.mixed.value.parts, settings.current.scoopL),
+);
 
 const subject = computed((): CutawaySubject => {
   const { plant, height, situation } = file.value;

@@ -17,9 +17,9 @@ import {
   type Rung,
   type Situation,
   preparationWords,
+  measuredFor,
 } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { batchFor } from '../../composables/batchFor.ts';
 import { useChangeWords } from '../../composables/changeWords.ts';
 import type { Fit } from '../../composables/useFit.ts';
 import { useExtraWords } from '../../composables/extraWords.ts';
@@ -63,7 +63,7 @@ const { volume, percent, weight } = useUnits();
 const { changes } = useChangeWords();
 const { extraWords } = useExtraWords();
 const parts = computed(() => props.mixed.parts);
-const batch = computed(() => batchFor(props.rung, parts.value, scoopL.value));
+const batch = computed(() => measuredFor(props.rung, parts.value, scoopL.value));
 const components = computed(() => parts.value.map(({ ingredient }) => ingredient));
 const dusty = computed(() => components.value.some((component) => component.dusty));
 const biohazard = computed(() => components.value.some((component) => component.biohazard));

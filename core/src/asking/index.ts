@@ -1,0 +1,3 @@
+export * from './ask.ts';
+export * from './lastRepot.ts';
+export * from './place.ts';
