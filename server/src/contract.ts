@@ -63,6 +63,7 @@ interface Single {
   'GET /plants/:id/fitting': Fitting;
   'GET /plans': Page<PlanWithPlant>;
   'POST /plants/alike': { items: ShownPlant[] };
+  'POST /plants/asked': ShownPlant;
   'PUT /plants/:id/plan': PlanRow;
   'POST /spots/:id/fine': AllFine;
   'GET /spots/:id/readings': Climate;

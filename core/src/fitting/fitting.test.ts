@@ -137,7 +137,7 @@ describe('a fit that was settled', () => {
     expect(fit.rung!.mound!.mossL).toBe(fit.rung!.newMediumL);
     // Its scoops weigh what its plan does, measured for itself or in a batch for many.
     const { mixed, rung } = fit;
-    const measured = measuredFor(rung!, mixed.parts, null);
+    const measured = measuredFor(rung!, mixed.parts, null)!;
     expect(1000 * measured.measures[0]!.dryKg).toBeCloseTo(rung!.mound!.dryG, 6);
     const inBatch = measureOut(mixed.parts, filledInBatch(rung!, mixed.parts));
     expect(inBatch.mixedL).toBeCloseTo(measured.mixedL, 6);

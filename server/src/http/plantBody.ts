@@ -8,6 +8,8 @@ import {
   WINDOWS,
   type Traits,
   PLANT_SCHOOLS,
+  type IsoDate,
+  type Signals,
 } from '@fernbank/core';
 import Joi from 'joi';
 import type { PlantRow } from '../services/collection.ts';
@@ -26,7 +28,9 @@ import {
   supportKindId,
   supportLength,
   schoolChoices,
+  signals,
 } from './fields.ts';
+import { newSpot, type SpotInput } from './spotBody.ts';
 
 /** A plant as it comes in. */
 export type PlantInput = Omit<
@@ -152,3 +156,18 @@ export const alikePlants = Joi.object<Alike, true>({
 });
 
 export const changedPlant = Joi.object<Partial<PlantInput>, true>(fields).min(1);
+
+/** A plant that was asked about in the hand, kept as it was told. */
+export interface AskedPlant {
+  /** its spot, where that is one there is; else `spot` is made */
+  plant: Omit<PlantInput, 'spotId'> & { spotId?: number };
+  spot: SpotInput | null;
+  date: IsoDate;
+  signals: Signals;
+}
+export const askedPlant = Joi.object<AskedPlant, true>({
+  plant: newPlant.fork('spotId', (field) => field.optional()).required(),
+  spot: newSpot.allow(null).default(null),
+  date: isoDate().required(),
+  signals: signals().default({}),
+});

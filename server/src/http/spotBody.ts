@@ -1,9 +1,10 @@
 import { OUTDOOR_HUMIDITY, typicalYear } from '@fernbank/core';
 import Joi from 'joi';
 import type { SpotRow } from '../services/collection.ts';
+import { invalid } from './errors.ts';
 import { humidity, latitude, light, temperatures } from './fields.ts';
 
-type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
+export type SpotInput = Omit<SpotRow, 'id' | 'rev' | 'createdAt' | 'updatedAt'>;
 
 const isLatitude = (deg: unknown): deg is number => typeof deg === 'number' && Math.abs(deg) <= 90;
 const fields = {
@@ -36,3 +37,18 @@ export const newSpot = Joi.object<SpotInput, true>({
   headroomCm: fields.headroomCm.default(null),
 });
 export const changedSpot = Joi.object<Partial<SpotInput>, true>(fields).min(1);
+
+/** Outdoors no year is one mean: whoever says so has not said what it is like there. */
+export function withYear<Given extends { temperatureC?: SpotRow['temperatureC'] }>(
+  given: Given,
+  { indoors, temperatureC }: Pick<SpotRow, 'indoors' | 'temperatureC'>,
+): Given {
+  const says = given.temperatureC !== undefined || ('indoors' in given && given.indoors === false);
+  if (says && !indoors && typeof temperatureC === 'number') {
+    throw invalid(
+      'temperatureC',
+      'temperatureC of a spot outdoors must be twelve months, January first: no year outdoors is one mean',
+    );
+  }
+  return given;
+}

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { addDays, type FitPlan } from '@fernbank/core';
+import { addDays, ask, resolveTaxon, SHIPPED, TYPICAL_SPOT, type FitPlan } from '@fernbank/core';
 import { handsOf, ROUND_POT, testApp, TODAY, type TestApp } from '../testApp.ts';
 
 let app: TestApp;
@@ -134,5 +134,63 @@ describe('of plants alike the same is settled and judged at once', () => {
     expect((await get(`/api/plants/${first}/file`)).alike[0].toJudge).toBeNull();
     await undo(deedOf(answer)).expect(200);
     expect(await outcomes(second)).toEqual([]);
+  });
+});
+
+describe('a plant that was asked about', () => {
+  const { spotId: _none, ...PLANT } = {
+    name: 'Scuttle',
+    taxon: 'Davallia fejeensis',
+    pot: ROUND_POT,
+    mediumKind: 'bark',
+    lastRepot: '2024-04-15',
+    spotId: 0,
+  };
+  const ROOM = { name: 'Bright room', latitudeDeg: 52 };
+  const asked = { plant: PLANT, spot: ROOM, date: TODAY, signals: { rootsAtHoles: 'every' } };
+  const keep = (body: object) => app.call.post('/api/plants/asked').send(body);
+
+  it('comes in with its room and what was seen, judged as it was; one undo takes all of it back', async () => {
+    const kept = await keep(asked).expect(201);
+    const { decision, plant, spot } = await get(`/api/plants/${kept.body.id}/file`);
+    expect(plant).toMatchObject({ name: 'Scuttle', lastRepot: '2024-04-15' });
+    expect(spot).toMatchObject({ name: 'Bright room', temperatureC: 20 });
+    const { decision: said } = ask(
+      {
+        taxon: resolveTaxon('Davallia fejeensis')!,
+        rimCm: 14,
+        potMaterial: 'plastic',
+        mediumKind: 'bark',
+        lastRepot: '2024-04-15',
+        signals: { rootsAtHoles: 'every' },
+        spot: { ...TYPICAL_SPOT, latitudeDeg: 52 },
+        date: TODAY,
+      },
+      SHIPPED,
+    );
+    expect(decision.headline).toBe(said.headline);
+    expect(decision.window).toEqual(said.window);
+    await undo(deedOf(kept)).expect(200);
+    expect((await get('/api/plants')).items).toEqual([]);
+    expect((await get('/api/spots')).items).toEqual([]);
+  });
+
+  it.each([
+    ['neither spot nor room', { ...asked, spot: null }, 'plant.spotId'],
+    ['both', { ...asked, plant: { ...PLANT, spotId: 1 } }, 'plant.spotId'],
+    ['a spot that is not', { ...asked, plant: { ...PLANT, spotId: 9 }, spot: null }, 'spotId'],
+    ['tomorrow', { ...asked, date: addDays(TODAY, 2) }, 'date'],
+    [
+      'a finding that is none',
+      { ...asked, signals: { rootsAtHoles: 'lots' } },
+      'signals.rootsAtHoles',
+    ],
+    ['an unknown plant', { ...asked, plant: { ...PLANT, taxon: 'Imaginaria' } }, 'taxon'],
+  ])('with %s is refused by its field, and nothing is kept', async (_what, body, field) => {
+    const { status, body: answer } = await keep(body);
+    expect([400, 422]).toContain(status);
+    expect(answer.error.field).toBe(field);
+    expect((await get('/api/plants')).items).toEqual([]);
+    expect((await get('/api/spots')).items).toEqual([]);
   });
 });

@@ -2,10 +2,17 @@ import { isNotNull, isNull } from 'drizzle-orm';
 import type { Context } from '../context.ts';
 import { plants } from '../db/schema.ts';
 import { DescribedRouter } from '../http/described.ts';
-import { alikePlants, changedPlant, newPlant } from '../http/plantBody.ts';
+import { alikePlants, askedPlant, changedPlant, newPlant } from '../http/plantBody.ts';
 import { addRows } from '../http/rows.ts';
 import { withTaxon } from '../services/collection.ts';
-import { addAlike, changedValues, checkPlant, checkSpot, newValues } from '../services/plants.ts';
+import {
+  addAlike,
+  changedValues,
+  checkPlant,
+  checkSpot,
+  keepAsked,
+  newValues,
+} from '../services/plants.ts';
 import { freePot, freeSupport, soakPot } from '../services/shelf.ts';
 
 const GONE = { key: 'gone', sql: isNotNull(plants.goneOn) };
@@ -49,6 +56,17 @@ export function plantRoutes(context: Context): DescribedRouter<'/plants'> {
     { summary: 'add so many plants alike', body: alikePlants, status: 201 },
     (_request, response, given) => {
       response.status(201).json({ items: addAlike(context, db, given).map(withTaxon) });
+    },
+  );
+  routes.post(
+    '/asked',
+    {
+      summary: 'keep a plant that was asked about: itself, its spot if that is new, what was seen',
+      body: askedPlant,
+      status: 201,
+    },
+    (_request, response, given) => {
+      response.status(201).json(withTaxon(keepAsked(context, db, given)));
     },
   );
   return routes;

@@ -5,12 +5,11 @@ import { notAhead } from '../http/days.ts';
 import { batches, plants, spots } from '../db/schema.ts';
 import { localToday } from '../clock.ts';
 import { DescribedRouter } from '../http/described.ts';
-import { HttpError, invalid } from '../http/errors.ts';
+import { HttpError } from '../http/errors.ts';
 import { humidity, isoDate } from '../http/fields.ts';
-import { changedSpot, newSpot } from '../http/spotBody.ts';
+import { changedSpot, newSpot, withYear } from '../http/spotBody.ts';
 import { idOf, rowOr404 } from '../http/resource.ts';
 import { addRows } from '../http/rows.ts';
-import type { SpotRow } from '../services/collection.ts';
 import { climateOf, keepReadings } from '../services/climate.ts';
 import { allFine } from '../services/rounds.ts';
 
@@ -33,21 +32,6 @@ const newReadings = Joi.object<{ readings: Reading[] }, true>({
     .required(),
 });
 const fineBody = Joi.object<{ date: string }, true>({ date: isoDate().required() });
-
-/** Outdoors no year is one mean: whoever says so has not said what it is like there. */
-function withYear<Given extends { temperatureC?: SpotRow['temperatureC'] }>(
-  given: Given,
-  { indoors, temperatureC }: Pick<SpotRow, 'indoors' | 'temperatureC'>,
-): Given {
-  const says = given.temperatureC !== undefined || ('indoors' in given && given.indoors === false);
-  if (says && !indoors && typeof temperatureC === 'number') {
-    throw invalid(
-      'temperatureC',
-      'temperatureC of a spot outdoors must be twelve months, January first: no year outdoors is one mean',
-    );
-  }
-  return given;
-}
 
 export function spotRoutes(context: Context): DescribedRouter<'/spots'> {
   const { db } = context;

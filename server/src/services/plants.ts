@@ -3,9 +3,10 @@ import { checkPot, resolveTaxon, taxonGroup } from '@fernbank/core';
 import { eq, sql } from 'drizzle-orm';
 import { notAhead, type Reading } from '../http/days.ts';
 import type { Db } from '../db/driver.ts';
-import { plants, spots } from '../db/schema.ts';
+import { looks, plants, spots } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
-import type { Alike, PlantInput } from '../http/plantBody.ts';
+import type { Alike, AskedPlant, PlantInput } from '../http/plantBody.ts';
+import { withYear } from '../http/spotBody.ts';
 import { stamp } from '../http/resource.ts';
 import { taxonOf, type PlantRow } from './collection.ts';
 import { checkRecipe, pantryFor } from './pantry.ts';
@@ -49,6 +50,39 @@ export function addAlike(context: Reading, db: Db, { plant, count }: Alike): Pla
       .returning()
       .get(),
   );
+}
+
+/** A plant in the hand becomes one of the collection, with its spot where that is new, and what was seen of it. */
+export function keepAsked(
+  context: Reading,
+  db: Db,
+  { plant, spot, date, signals }: AskedPlant,
+): PlantRow {
+  if ((plant.spotId === undefined) === (spot === null)) {
+    throw invalid('plant.spotId', 'either spotId names its spot, or spot is that to make');
+  }
+  const spotId =
+    plant.spotId ??
+    db
+      .insert(spots)
+      .values({ ...stamp(), ...withYear(spot!, spot!) })
+      .returning()
+      .get().id;
+  const input = { ...plant, spotId };
+  checkPlant(context, input);
+  checkSpot(context, spotId);
+  notAhead(context, 'date', date);
+  const row = db
+    .insert(plants)
+    .values({ ...stamp(), ...newValues(db, input) })
+    .returning()
+    .get();
+  if (Object.keys(signals).length > 0) {
+    db.insert(looks)
+      .values({ ...stamp(), plantId: row.id, date, signals, note: '' })
+      .run();
+  }
+  return row;
 }
 
 /** Columns of a plant that is changed, checked against what it was; the shelf gets back what it leaves. */

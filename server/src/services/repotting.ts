@@ -228,8 +228,8 @@ function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null 
   const needed = newMediumFor(db, file, { ...order, recipeId: order.recipeId });
   const { recipe, parts, rung, extras } = needed;
   const filledL = rung.newMediumL;
-  if (filledL <= 0) return null;
   const batch = measuredFor(rung, partsOf(parts, pantryFor(db)), order.scoopL);
+  if (!batch) return null;
   return {
     recipeId: recipe.id,
     label: recipe.label,
