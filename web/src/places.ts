@@ -37,6 +37,7 @@ const PLANT = '/plants/:id(\\d+)';
 
 /** Every view there is; router, tabs, keys and the browser tests follow. Tabs stand in this order. */
 export const VIEWS: readonly View[] = [
+  { path: '/ask', place: 'rounds', view: () => import('./views/ask/AskView.vue') },
   { path: '/rounds', place: 'rounds', key: 'r', view: () => import('./views/rounds/RoundsView.vue') },
   { path: `${PLANT}/look`, place: 'rounds', tried: ['/plants/5/look'], view: () => import('./views/rounds/LookView.vue') },
   { path: `${PLANT}/outcome`, place: 'rounds', tried: ['/plants/15/outcome'], view: () => import('./views/rounds/OutcomeView.vue') },

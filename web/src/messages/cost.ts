@@ -16,7 +16,7 @@ export const weeksFigure = (cost: number) =>
   weeksLost(cost) > WEEKS_A_YEAR ? `${WEEKS_A_YEAR}+` : weeksLost(cost).toFixed(1);
 
 /** How long, as one says it: days below a week, halves of a week while those count. */
-function howLong(weeks: number): string {
+export function howLong(weeks: number): string {
   const days = Math.round(DAYS_A_WEEK * weeks);
   if (days < 1) return 'less than a day';
   if (days < DAYS_A_WEEK) return days === 1 ? 'a day' : `${days} days`;

@@ -1,6 +1,7 @@
 import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
 import { hours } from './duration.ts';
+import { ask } from './ask.ts';
 import { costShare, costWords } from './cost.ts';
 import { day, quarantine } from './day.ts';
 import { feed } from './feed.ts';
@@ -20,6 +21,7 @@ export const en = {
   keeping,
   labels,
   mix,
+  ask,
   feed,
   upkeep,
   outcome,
@@ -136,7 +138,7 @@ export const en = {
     overdue: (days: number) => (days === 1 ? '1 day late' : `${days} days late`),
     emptyTitle: 'Nothing to walk round yet',
     empty:
-      'Add your first plants, one by one or from a list: species, spot, pot and medium are enough.',
+      'Ask about one plant in your hand: what it is, how wide its pot is, what you see. Or add your plants, one by one or from a list.',
     firstSteps: [
       'Add your plants, and the pots that stand free: repots draw on them.',
       'Rounds then says at which plants one look helps most. A look takes less than a minute.',

@@ -8,6 +8,7 @@ import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import type { Fit } from '../../composables/useFit.ts';
 import { useSettling } from '../../composables/useSettling.ts';
+import { usePotWords } from '../../composables/potWords.ts';
 import { useBuying } from '../../composables/useBuying.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -29,7 +30,7 @@ const { kept, same, saving, settle } = useSettling(props.fit, toRef(props, 'load
 /** Others beside it for which the same is settled. */
 const alikeIds = ref<number[]>([]);
 
-const { length, volume, said } = useUnits();
+const { length, said } = useUnits();
 const { buyLine } = useBuying();
 const { degrees } = useFigureWords();
 const { day, full } = useDates();
@@ -44,22 +45,9 @@ const verdict = computed(() => {
     : headlineLine(decision);
 });
 
-const title = computed(() => {
-  if (!rung.value) return m.fit.nonePossible;
-  const { option, rimCm: width, fillL: litres, mound } = rung.value;
-  if (mound) {
-    const pot = option.source === 'toBuy' ? m.fit.aPot(length(width)) : said(option.label);
-    return m.fit.moundTitle(pot, length(mound.diameterCm));
-  }
-  return option.source === 'toBuy'
-    ? m.fit.buyTitle(length(width), volume(litres))
-    : m.fit.ownTitle(said(option.label), length(width), volume(litres));
-});
-const supportTitle = computed(() => {
-  const at = plan.value;
-  if (!at || choices.supportMode !== 'new') return '';
-  return m.fit.withSupport(at.poles, at.kind.label, length(at.lengthCm));
-});
+const { potTitle, supportTitle: withSupport, waterTitle } = usePotWords();
+const title = computed(() => potTitle(rung.value));
+const supportTitle = computed(() => withSupport(choices.supportMode === 'new' ? plan.value : null));
 
 /** Which size would have been right when the present pot was chosen. */
 const outgrown = computed(() => {
@@ -97,10 +85,7 @@ const warning = computed(() => {
         <router-link :to="`/plants/${loaded.file.plant.id}/verdict`">{{ verdict }}</router-link>
       </p>
       <h1 class="sentence">
-        {{ title
-        }}<template v-if="rung?.under"
-          >, {{ m.fit.under.short(volume(rung.under.summer.litres)) }}</template
-        ><template v-if="supportTitle">, {{ supportTitle }}</template>
+        {{ [title, waterTitle(rung), supportTitle].filter(Boolean).join(', ') }}
       </h1>
       <p class="lead">
         {{

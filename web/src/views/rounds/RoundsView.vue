@@ -98,7 +98,12 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
 <template>
   <div class="page stack">
     <header>
-      <h1>{{ m.rounds.title }}</h1>
+      <div class="row spread">
+        <h1>{{ m.rounds.title }}</h1>
+        <v-btn v-if="rounds && rounds.spots.length > 0" variant="outlined" to="/ask">{{
+          m.ask.open
+        }}</v-btn>
+      </div>
       <p v-if="rounds" class="quiet">
         {{ m.rounds.intro(full(rounds.date)) }}
         <strong v-if="rounds.spots.length > 0" class="sentence tally">{{ tally }}</strong>
@@ -129,7 +134,8 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
       <h2>{{ m.rounds.emptyTitle }}</h2>
       <p>{{ m.rounds.empty }}</p>
       <div class="row">
-        <v-btn color="primary" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
+        <v-btn color="primary" size="large" to="/ask">{{ m.ask.open }}</v-btn>
+        <v-btn variant="outlined" to="/plants/new">{{ m.rounds.addPlant }}</v-btn>
         <v-btn variant="outlined" to="/record/import">{{ m.importing.title }}</v-btn>
         <v-btn variant="text" to="/record/shelf">{{ m.rounds.addPots }}</v-btn>
       </div>

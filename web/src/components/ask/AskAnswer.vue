@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { leadingReasons, newSupport, wantsPot, type AskedAnswer } from '@fernbank/core';
+import { computed } from 'vue';
+import { useHeadlineWords } from '../../composables/headlineWords.ts';
+import { usePotWords } from '../../composables/potWords.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { howLong } from '../../messages/cost.ts';
+import { m } from '../../messages/index.ts';
+import VerdictMark from '../verdict/VerdictMark.vue';
+
+/** Whether and when, into which pot, with what: one glance. */
+const props = defineProps<{ answer: AskedAnswer }>();
+const { headlineLine } = useHeadlineWords();
+const { potTitle, supportTitle, waterTitle } = usePotWords();
+const { said, volume } = useUnits();
+
+const MOST_REASONS = 2;
+const because = computed(() =>
+  leadingReasons(props.answer.decision, MOST_REASONS).map(({ text }) => said(text)),
+);
+const costs = computed(() => {
+  const { headline, costs: weeks } = props.answer.decision;
+  if (headline === 'repotNow') return m.ask.costNow(howLong(weeks.now));
+  return headline === 'repotInWindow' ? m.ask.costs(howLong(weeks.now), howLong(weeks.then)) : '';
+});
+const wanted = computed(() => wantsPot({ decision: props.answer.decision, overrule: null }));
+const pot = computed(() => {
+  const { fit } = props.answer;
+  const told = [potTitle(fit.rung), waterTitle(fit.rung), supportTitle(newSupport(fit))];
+  return told.filter(Boolean).join(', ');
+});
+const mix = computed(() => {
+  const { batch } = props.answer;
+  if (!batch) return '';
+  const { scoopL, scoops } = batch.scoop;
+  const parts = batch.measures.map(({ component }, i) => m.ask.part(scoops[i]!, component.label));
+  return `${parts.join(' · ')}, ${m.ask.scoopsOf(volume(scoopL))}`;
+});
+</script>
+
+<template>
+  <div class="stack">
+    <VerdictMark :headline="answer.decision.headline" large />
+    <h2 class="sentence">{{ headlineLine(answer.decision) }}</h2>
+    <p v-if="because.length > 0">{{ m.ask.because }} {{ because.join('; ') }}.</p>
+    <p v-if="costs">{{ costs }}</p>
+    <dl>
+      <div>
+        <dt class="quiet small">{{ wanted ? m.ask.pot : m.ask.potThen }}</dt>
+        <dd>
+          <strong>{{ pot }}</strong>
+          <span v-if="answer.fit.rung" class="quiet">{{ said(answer.fit.rung.because) }}</span>
+        </dd>
+      </div>
+      <div>
+        <dt class="quiet small">{{ m.ask.mix }}</dt>
+        <dd>
+          <strong>{{ mix || m.ask.noMix }}</strong>
+        </dd>
+      </div>
+    </dl>
+  </div>
+</template>
+
+<style scoped>
+h2 {
+  font-size: clamp(1.3rem, 1.1rem + 1vw, 1.8rem);
+}
+dl {
+  display: grid;
+  gap: 10px;
+}
+dd {
+  display: grid;
+  margin: 0;
+}
+</style>

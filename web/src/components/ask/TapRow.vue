@@ -1,0 +1,48 @@
+<script setup lang="ts" generic="Value extends string | number">
+/** One of a few, each a tap; tapping the chosen one takes it back. */
+const props = defineProps<{
+  label: string;
+  choices: readonly { value: Value; title: string }[];
+  modelValue: Value | null;
+}>();
+const emit = defineEmits<{ 'update:modelValue': [value: Value | null] }>();
+const tap = (value: Value) => emit('update:modelValue', props.modelValue === value ? null : value);
+</script>
+
+<template>
+  <div class="taps" role="group" :aria-label="label">
+    <button
+      v-for="{ value, title } in choices"
+      :key="value"
+      type="button"
+      :class="{ chosen: modelValue === value }"
+      :aria-pressed="modelValue === value"
+      @click="tap(value)"
+    >
+      {{ title }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.taps {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(var(--least, 72px), 1fr));
+  gap: 6px;
+}
+button {
+  min-height: 48px;
+  padding: 4px 8px;
+  border: 1.5px solid rgb(var(--v-theme-on-surface), 0.45);
+  border-radius: 10px;
+  background: rgb(var(--v-theme-surface));
+  color: rgb(var(--v-theme-on-surface));
+  cursor: pointer;
+}
+button.chosen {
+  background: rgb(var(--v-theme-primary));
+  border-color: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-on-primary));
+  font-weight: 700;
+}
+</style>

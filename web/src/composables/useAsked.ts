@@ -1,0 +1,137 @@
+import {
+  ask,
+  dayOfLastRepot,
+  firstQuestions,
+  guessedPlace,
+  resolveTaxon,
+  schoolsFollowed,
+  SIGNALS,
+  taxonOfGroup,
+  decide,
+  subjectAsked,
+  type Asked,
+  type IsoDate,
+  type LastRepot,
+  type LightClass,
+  type MediumKind,
+  type Signals,
+} from '@fernbank/core';
+import { computed } from 'vue';
+import type { ShelfPot, SpotRow } from '../api/types.ts';
+import { shelfOption } from './fitOptions.ts';
+import { useDraft } from './useDraft.ts';
+import { usePantry } from '../stores/pantry.ts';
+import { useSettings } from '../stores/settings.ts';
+
+const QUESTIONS = 3;
+
+const blank = () => ({
+  taxon: '',
+  groupId: null as string | null,
+  rimCm: null as number | null,
+  remembered: null as LastRepot | null,
+  /** the exact day, where that is known; it goes before what is remembered */
+  lastRepot: '',
+  mediumKind: null as MediumKind | null,
+  spotId: null as number | null,
+  light: null as LightClass | null,
+  latitudeDeg: null as number | null,
+  signals: {} as Signals,
+});
+
+/** The clock of this device: the one thing it knows of where it is. */
+function deviceClock() {
+  const { timeZone } = new Intl.DateTimeFormat().resolvedOptions();
+  const year = new Date().getFullYear();
+  const offset = (month: number) => new Date(year, month, 15).getTimezoneOffset();
+  return { zone: timeZone, offsets: { january: offset(0), july: offset(6) } };
+}
+
+/**
+ * A plant in the hand, what was said of it so far, and what follows.
+ *
+ * @param house  its spots, and the pots of its shelf
+ */
+export function useAsked(house: () => { spots: readonly SpotRow[]; pots: readonly ShelfPot[] }) {
+  const settings = useSettings();
+  const { pantry } = usePantry();
+  const { draft, clear } = useDraft('ask', blank);
+  const guess = guessedPlace(deviceClock());
+
+  const taxon = computed(() => {
+    const { taxon: name, groupId } = draft.value;
+    return groupId ? taxonOfGroup(groupId, name) : resolveTaxon(name.trim());
+  });
+  /** Where it stands: a spot there is, the first until another is said; null: none yet. */
+  const spotRow = computed(() => {
+    const { spots } = house();
+    return spots.find(({ id }) => id === draft.value.spotId) ?? spots[0] ?? null;
+  });
+  const spot = computed(
+    () =>
+      spotRow.value ?? {
+        ...guess.spot,
+        light: draft.value.light ?? guess.spot.light,
+        latitudeDeg: draft.value.latitudeDeg ?? guess.spot.latitudeDeg,
+      },
+  );
+  /** null: somebody said where it is */
+  const guessedFrom = computed(() =>
+    spotRow.value || draft.value.latitudeDeg !== null ? null : guess.from,
+  );
+  const today = computed((): IsoDate => settings.current.today);
+  const lastRepot = computed(() => {
+    const { lastRepot: day, remembered } = draft.value;
+    if (day) return day;
+    return remembered && dayOfLastRepot(remembered, today.value, spot.value.latitudeDeg);
+  });
+  const mediumKind = computed(() => draft.value.mediumKind ?? taxon.value?.traits.medium ?? null);
+
+  const asked = computed((): Asked | null => {
+    const { rimCm, signals } = draft.value;
+    if (!taxon.value || !rimCm || !mediumKind.value) return null;
+    return {
+      taxon: taxon.value,
+      rimCm,
+      potMaterial: 'plastic',
+      mediumKind: mediumKind.value,
+      lastRepot: lastRepot.value,
+      signals,
+      spot: spot.value,
+      date: today.value,
+      schools: schoolsFollowed(
+        settings.current,
+        {},
+        settings.current.groupSchools[taxon.value.group],
+      ),
+    };
+  });
+  /** What was asked before anything was seen decides what is asked: no question goes while it is answered. */
+  const questions = computed(() => {
+    if (!asked.value) return [];
+    const unseen = decide(subjectAsked({ ...asked.value, signals: {} }).situation);
+    const ids = firstQuestions(unseen, QUESTIONS);
+    return SIGNALS.filter(({ id }) => ids.includes(id));
+  });
+  const own = computed(() =>
+    house()
+      .pots.filter(({ role, free }) => role === 'pot' && free > 0)
+      .map((pot) => shelfOption(pot, 'free')),
+  );
+  const answer = computed(
+    () => asked.value && ask(asked.value, pantry, own.value, settings.current.scoopL),
+  );
+  return {
+    draft,
+    clear,
+    guess,
+    guessedFrom,
+    taxon,
+    spot,
+    spotRow,
+    mediumKind,
+    asked,
+    questions,
+    answer,
+  };
+}
