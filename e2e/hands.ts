@@ -36,3 +36,12 @@ export async function takeBack(page: Page, deed: number): Promise<void> {
   const again = await page.request.post(`/api/history/${deed}/undo`, { data: { also } });
   expect(again.status()).toBe(200);
 }
+
+/** Opens what stands behind a verdict, where it is not open from the plant before. */
+export async function openBehind(page: Page): Promise<void> {
+  const fold = page.locator('details.behind');
+  await fold.waitFor();
+  if ((await fold.getAttribute('open')) === null) {
+    await fold.getByRole('heading', { name: 'How this was judged' }).click();
+  }
+}

@@ -1,5 +1,5 @@
 import { expect, test } from './garden.ts';
-import { choose } from './hands.ts';
+import { choose, openBehind } from './hands.ts';
 
 /** Feeding the judgement and asking it: looks, logs, causes, what-ifs, the keeper's own word. */
 const DESK = { width: 1280, height: 800 };
@@ -81,12 +81,14 @@ test.describe('at the bench, on a phone', () => {
     await page.getByRole('button', { name: 'All fine here: Slipway porch' }).click();
     await expect(page.getByText(/Noted for \d plants\./)).toBeVisible();
     await page.goto('/plants/20/verdict');
+    await openBehind(page);
     await expect(page.getByText('walked past: nothing alarming was seen').first()).toBeVisible();
     await page.goto('/rounds');
     await page.getByRole('button', { name: 'All fine here: Slipway porch' }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByText('Taken back.')).toBeVisible();
     await page.goto('/plants/20/verdict');
+    await openBehind(page);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(page.getByText('walked past: nothing alarming was seen')).toHaveCount(0);
   });
@@ -114,6 +116,7 @@ test.describe('at the desk', () => {
     await page.getByText(/The \d+ cycles as a table/).click();
     await expect(page.getByRole('columnheader', { name: 'g a day' })).toBeVisible();
     await page.goto('/plants/1/verdict');
+    await openBehind(page);
     await expect(page.getByText(/more than the same weather explains/).first()).toBeVisible();
   });
 
@@ -213,6 +216,7 @@ test.describe('at the desk', () => {
     await choose(page, 'When to repot', 'whenever it needs it');
     await expect(page.getByText('Saved.')).toBeVisible();
     await page.goto('/plants/23/verdict');
+    await openBehind(page);
     await expect(page.getByRole('row', { name: /whenever it needs it \(yours\)/ })).toBeVisible();
   });
 
@@ -229,6 +233,7 @@ test.describe('at the desk', () => {
     await page.getByRole('option', { name: 'whenever it needs it' }).click();
     await expect(page.getByText('Saved.')).toBeVisible();
     await page.goto('/plants/6/verdict');
+    await openBehind(page);
     await expect(page.getByRole('row', { name: /whenever it needs it \(yours\)/ })).toBeVisible();
     await page.goto('/record/settings');
     await page.getByRole('button', { name: 'Remove: staghorn ferns' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './garden.ts';
-import { choose, takeBack } from './hands.ts';
+import { choose, takeBack, openBehind } from './hands.ts';
 
 /** The keeper's whole path: add, look, verdict, fit and mix, repot, rounds; on a desk and on a phone. */
 
@@ -56,6 +56,7 @@ async function walk(page: Page, name: string, needsSpot: boolean): Promise<void>
   await expect(page).toHaveURL(/\/verdict$/);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Repot it this week.');
   await expect(page.getByText('roots come out of every hole').first()).toBeVisible();
+  await openBehind(page);
   await expect(page.getByText('Roots have used the pot').first()).toBeVisible();
   await expect(page.locator('canvas')).toBeVisible();
   await expect(page.getByText('whenever it needs it')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from './garden.ts';
-import { choose } from './hands.ts';
+import { choose, openBehind } from './hands.ts';
 
 /** Keeping the record: changing, undoing and deleting; shelf, spots, schools. */
 test.use({
@@ -128,6 +128,7 @@ test('the school of the collection changes whose verdict is yours', async ({ pag
   await expect(page.getByText('Saved.')).toBeVisible();
   await expect(page.getByText(/slower to take hold/)).toBeVisible();
   await page.goto('/plants/1/verdict');
+  await openBehind(page);
   await expect(page.getByRole('row', { name: /whenever it needs it \(yours\)/ })).toBeVisible();
   await page.goto('/record/settings');
   await choose(page, 'When to repot', 'only in the growing window');

@@ -32,3 +32,9 @@ export function useHeadlineWords() {
   }
   return { headlineLine };
 }
+
+/** What the moment costs, in weeks of growth; empty where no moment is advised. */
+export function whyThenOf({ headline, costs: { now, then, waiting } }: Decision): string {
+  if (headline === 'repotInWindow') return m.verdictPage.whyThen(now, then, waiting);
+  return headline === 'repotNow' ? m.verdictPage.whyNow(now) : '';
+}

@@ -16,7 +16,7 @@ export const weeksFigure = (cost: number) =>
   weeksLost(cost) > WEEKS_A_YEAR ? `${WEEKS_A_YEAR}+` : weeksLost(cost).toFixed(1);
 
 /** How long, as one says it: days below a week, halves of a week while those count. */
-export function howLong(weeks: number): string {
+function howLong(weeks: number): string {
   const days = Math.round(DAYS_A_WEEK * weeks);
   if (days < 1) return 'less than a day';
   if (days < DAYS_A_WEEK) return days === 1 ? 'a day' : `${days} days`;
@@ -28,11 +28,12 @@ export function howLong(weeks: number): string {
 
 const about = (long: string) => (long.startsWith('less') ? long : `about ${long}`);
 
-/** A cost to one plant, where what is counted was just said. Beyond a year nobody counts weeks. */
-export const costShare = (cost: number) => {
-  const weeks = weeksLost(Math.abs(cost));
-  return weeks > WEEKS_A_YEAR ? 'more than a year' : about(howLong(weeks));
-};
+/** Weeks of growth that one plant loses. Beyond a year nobody counts them. */
+export const weeksShare = (weeks: number) =>
+  weeks > WEEKS_A_YEAR ? 'more than a year' : about(howLong(weeks));
+
+/** A cost to one plant, where what is counted was just said. */
+export const costShare = (cost: number) => weeksShare(weeksLost(Math.abs(cost)));
 
 /** A cost to one plant in words. */
 export const costWords = (cost: number) => `${costShare(cost)} of growth`;

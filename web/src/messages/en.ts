@@ -2,7 +2,7 @@ import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
 import { hours } from './duration.ts';
 import { ask } from './ask.ts';
-import { costShare, costWords } from './cost.ts';
+import { costWords, weeksShare } from './cost.ts';
 import { day, quarantine } from './day.ts';
 import { feed } from './feed.ts';
 import { fields, rowWords } from './fields.ts';
@@ -359,8 +359,18 @@ export const en = {
     week: 'Week',
     timing: 'Is this the moment?',
     against: 'Speaks against',
+    strip: (from: string, to: string, best: string) =>
+      `The year from now: repot between ${from} and ${to}, best about ${best}.`,
+    stripEmpty: 'The year from now: no repot is advised in it.',
+    stripSeason: 'may be disturbed',
+    stripWindow: 'costs hardly more than the best',
+    stripBest: 'best week',
+    behind: 'How this was judged',
+    behindHint:
+      'What may be wrong, every reason, what each week costs, what would change it, other schools',
+    whyNow: (now: number) => `Done now it sets it back ${weeksShare(now)} of growth.`,
     whyThen: (now: number, then: number, waited: number) =>
-      `Repotting it costs ${costWords(now)} now and ${costShare(then)} then; waiting until then costs ${costShare(waited)}. From then on waiting costs more than it saves.`,
+      `Now it would set it back ${weeksShare(now)} of growth, then ${weeksShare(then)}; waiting until then costs ${weeksShare(waited)}, and more than it saves from then on.`,
     changes: (signal: string, value: string) => `Finding “${signal}: ${value}” would change this.`,
     under1: '< 1 %',
     over99: '> 99 %',

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { leadingReasons, newSupport, wantsPot, type AskedAnswer } from '@fernbank/core';
 import { computed } from 'vue';
-import { useHeadlineWords } from '../../composables/headlineWords.ts';
+import { useHeadlineWords, whyThenOf } from '../../composables/headlineWords.ts';
 import { usePotWords } from '../../composables/potWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
-import { howLong } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 import VerdictMark from '../verdict/VerdictMark.vue';
+import YearStrip from '../verdict/YearStrip.vue';
 
 /** Whether and when, into which pot, with what: one glance. */
 const props = defineProps<{ answer: AskedAnswer }>();
@@ -18,11 +18,7 @@ const MOST_REASONS = 2;
 const because = computed(() =>
   leadingReasons(props.answer.decision, MOST_REASONS).map(({ text }) => said(text)),
 );
-const costs = computed(() => {
-  const { headline, costs: weeks } = props.answer.decision;
-  if (headline === 'repotNow') return m.ask.costNow(howLong(weeks.now));
-  return headline === 'repotInWindow' ? m.ask.costs(howLong(weeks.now), howLong(weeks.then)) : '';
-});
+const costs = computed(() => whyThenOf(props.answer.decision));
 const wanted = computed(() => wantsPot({ decision: props.answer.decision, overrule: null }));
 const pot = computed(() => {
   const { fit } = props.answer;
@@ -44,6 +40,11 @@ const mix = computed(() => {
     <h2 class="sentence">{{ headlineLine(answer.decision) }}</h2>
     <p v-if="because.length > 0">{{ m.ask.because }} {{ because.join('; ') }}.</p>
     <p v-if="costs">{{ costs }}</p>
+    <YearStrip
+      v-if="answer.decision.window"
+      :decision="answer.decision"
+      :date="answer.fit.subject.situation.date"
+    />
     <dl>
       <div>
         <dt class="quiet small">{{ wanted ? m.ask.pot : m.ask.potThen }}</dt>

@@ -4,13 +4,15 @@ const props = defineProps<{
   label: string;
   choices: readonly { value: Value; title: string }[];
   modelValue: Value | null;
+  /** words, not numbers */
+  wide?: boolean;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: Value | null] }>();
 const tap = (value: Value) => emit('update:modelValue', props.modelValue === value ? null : value);
 </script>
 
 <template>
-  <div class="taps" role="group" :aria-label="label">
+  <div :class="['tiles', wide ? '' : 'tiny', 'taps']" role="group" :aria-label="label">
     <button
       v-for="{ value, title } in choices"
       :key="value"
@@ -26,8 +28,6 @@ const tap = (value: Value) => emit('update:modelValue', props.modelValue === val
 
 <style scoped>
 .taps {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(var(--least, 72px), 1fr));
   gap: 6px;
 }
 button {

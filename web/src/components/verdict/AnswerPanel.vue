@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { leadingReasons, wantsPot, type Decision } from '@fernbank/core';
+import { leadingReasons, wantsPot, type Decision, type IsoDate } from '@fernbank/core';
 import { computed } from 'vue';
 import type { PlantFile } from '../../api/types.ts';
 import { answerWord, questionWord } from '../../composables/findingWords.ts';
-import { useHeadlineWords } from '../../composables/headlineWords.ts';
+import { useHeadlineWords, whyThenOf } from '../../composables/headlineWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import LesserActs from './LesserActs.vue';
 import VerdictMark from './VerdictMark.vue';
+import YearStrip from './YearStrip.vue';
 
 /** The answer: what to do and when, why, what would change it, and the ways on from here. */
 const props = defineProps<{
@@ -16,8 +17,8 @@ const props = defineProps<{
   decision: Decision;
   /** a what-if stands in place of today's verdict */
   asked: boolean;
-  /** the best week, counted from this one; null: none is */
-  best: number | null;
+  /** today, or the day that is asked about */
+  date: IsoDate;
   /** something of the plant was changed */
   changed: () => Promise<void>;
 }>();
@@ -28,11 +29,7 @@ const { headlineLine } = useHeadlineWords();
 /** The keeper's own word stands before the verdict, as long as it is in force. */
 const ownWord = computed(() => (props.asked ? null : props.file.overrule));
 const headline = computed(() => headlineLine(props.decision));
-const whyThen = computed(() => {
-  if (props.decision.headline !== 'repotInWindow' || props.best === null) return '';
-  const { disturbing, waiting } = props.decision.curves;
-  return m.verdictPage.whyThen(disturbing[0]!, disturbing[props.best]!, waiting[props.best]!);
-});
+const whyThen = computed(() => whyThenOf(props.decision));
 /** Where the verdict asks for another pot, that is the way on; else the look is. */
 const ways = computed(() => {
   const own = `/plants/${props.file.plant.id}`;
@@ -88,6 +85,7 @@ const leading = computed(() => {
       {{ leading.join('; ') }}.
     </p>
     <p v-if="whyThen" class="lead">{{ whyThen }}</p>
+    <YearStrip v-if="decision.window" :decision="decision" :date="date" />
     <p v-if="decision.lossRisk >= TOLD_RISK" class="lead">
       {{ m.verdictPage.lossRisk(chanceWord(decision.lossRisk)) }}
     </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiChevronDown } from '@mdi/js';
 import {
   LAST_REPOTS,
   LIGHT_CLASSES,
@@ -18,7 +19,6 @@ import NumberField from '../../components/NumberField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import SignalPicker from '../../components/look/SignalPicker.vue';
 import TaxonField from '../../components/plant/TaxonField.vue';
-import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useAsked } from '../../composables/useAsked.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -128,12 +128,7 @@ const keep = () =>
         <h2>{{ m.ask.width }}</h2>
         <TapRow v-model="draft.rimCm" :label="m.ask.width" :choices="widths" />
         <h2>{{ m.ask.lastRepot }}</h2>
-        <TapRow
-          v-model="draft.remembered"
-          class="wide"
-          :label="m.ask.lastRepot"
-          :choices="repots"
-        />
+        <TapRow v-model="draft.remembered" wide :label="m.ask.lastRepot" :choices="repots" />
         <details>
           <summary>{{ m.ask.otherWidth }} · {{ m.ask.onDay }}</summary>
           <div class="fields">
@@ -211,9 +206,8 @@ const keep = () =>
       </section>
     </div>
     <button v-if="answer && !inSight" type="button" class="strip" @click="toAnswer">
-      <VerdictMark :headline="answer.decision.headline" />
-      <span class="sentence">{{ headlineLine(answer.decision) }}</span>
-      <span class="unseen">{{ m.ask.toAnswer }}</span>
+      {{ headlineLine(answer.decision) }}
+      <v-icon :icon="mdiChevronDown" />
     </button>
   </div>
 </template>
@@ -243,10 +237,12 @@ const keep = () =>
   position: sticky;
   bottom: calc(68px + env(safe-area-inset-bottom));
   z-index: 2;
-  display: grid;
-  justify-items: start;
-  gap: 2px;
-  min-height: 56px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+  min-height: 48px;
+  font-weight: 700;
   padding: 8px 14px;
   border: 1.5px solid rgb(var(--v-theme-primary));
   border-radius: 12px;
@@ -257,9 +253,6 @@ const keep = () =>
 }
 h2 {
   font-size: 1.1rem;
-}
-.wide {
-  --least: 140px;
 }
 summary {
   cursor: pointer;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { daysBetween, mondayOf, type Decision, type Situation } from '@fernbank/core';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, shallowRef } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client.ts';
@@ -17,6 +18,7 @@ import TurningPanel from '../../components/verdict/TurningPanel.vue';
 import WhatIf from '../../components/verdict/WhatIf.vue';
 import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
+import { m } from '../../messages/index.ts';
 
 const route = useRoute();
 const {
@@ -34,6 +36,9 @@ const situation = computed(() => asked.value?.situation ?? file.value?.situation
 function showWhatIf(judged: Decision | null, then: Situation | null): void {
   asked.value = judged && then ? { decision: judged, situation: then } : null;
 }
+/** Whoever wants to see how it was judged wants so of the next plant too. */
+const behind = useLocalStorage('fernbank.verdict.behind', false);
+const unfold = (event: Event) => (behind.value = (event.target as HTMLDetailsElement).open);
 const { headlineLine } = useHeadlineWords();
 const headline = computed(() => (decision.value ? headlineLine(decision.value) : ''));
 const monday = computed(() => mondayOf(situation.value!.date));
@@ -53,7 +58,7 @@ const best = computed(() => {
         :file="file"
         :decision="decision"
         :asked="asked !== null"
-        :best="best"
+        :date="situation!.date"
         :changed="load"
       />
 
@@ -66,20 +71,47 @@ const best = computed(() => {
         @judged="showWhatIf"
       />
 
-      <div class="pair">
-        <StatesPanel :decision="decision" />
-        <CurvesPanel :decision="decision" :monday="monday" :best="best" />
-      </div>
-
       <CausesPanel v-if="decision.troubleshoot" :troubleshoot="decision.troubleshoot" />
 
-      <ReasonsPanel :decision="decision" />
-
-      <div class="pair">
-        <TurningPanel :decision="decision" />
-        <SchoolsPanel :decision="decision" :situation="situation!" />
-      </div>
       <OverrulePanel :file="file" @changed="load" />
+
+      <details class="behind" :open="behind" @toggle="unfold">
+        <summary>
+          <h2>{{ m.verdictPage.behind }}</h2>
+          <span class="quiet">{{ m.verdictPage.behindHint }}</span>
+        </summary>
+        <div v-if="behind" class="stack">
+          <div class="pair">
+            <StatesPanel :decision="decision" />
+            <CurvesPanel :decision="decision" :monday="monday" :best="best" />
+          </div>
+          <ReasonsPanel :decision="decision" />
+          <div class="pair">
+            <TurningPanel :decision="decision" />
+            <SchoolsPanel :decision="decision" :situation="situation!" />
+          </div>
+        </div>
+      </details>
     </template>
   </div>
 </template>
+
+<style scoped>
+summary {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 14px;
+  padding: 14px 4px;
+  cursor: pointer;
+}
+summary::before {
+  content: '▸';
+}
+[open] > summary::before {
+  content: '▾';
+}
+summary h2 {
+  font-size: 1.15rem;
+}
+</style>

@@ -1,3 +1,4 @@
+import { daysBetween } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { PAGE, VERDICTS } from '../../api/lists.ts';
@@ -117,6 +118,7 @@ describe('Verdict', () => {
   const show = async (...given: Parameters<typeof fileOf>) => {
     const file = fileOf(...given);
     fakeServer({ 'GET /plants/5/file': file });
+    localStorage.setItem('fernbank.verdict.behind', 'true');
     const { wrapper } = await open(VerdictView, '/plants/5/verdict', '/plants/:id/verdict');
     await flushPromises();
     return { text: wrapper.text(), wrapper, decision: file.decision };
@@ -147,12 +149,39 @@ describe('Verdict', () => {
   it('tells what waiting costs against what it saves when it names a later week', async () => {
     const { text, decision } = await show({ rootsAtHoles: 'every' }, { date: '2026-01-10' });
     expect(decision.verdict).toBe('repotInWeek');
-    expect(text).toContain(`costs ${costWords(decision.curves.disturbing[0]!)} now`);
+    expect(text).toContain(
+      `Now it would set it back ${costWords(decision.curves.disturbing[0]!)}, then`,
+    );
+  });
+
+  it('holds the answer alone until one asks how it was judged, and remembers that', async () => {
+    const { wrapper } = await show({ rootsAtHoles: 'every' });
+    expect(wrapper.find('details.behind').text()).toContain('Roots have used the pot');
+    const fold = wrapper.find('details.behind').element as HTMLDetailsElement;
+    fold.open = false;
+    await wrapper.find('details.behind').trigger('toggle');
+    expect(wrapper.text()).not.toContain('Roots have used the pot');
+    expect(localStorage.getItem('fernbank.verdict.behind')).toBe('false');
+    expect(wrapper.find('.answer').text()).toContain('Because');
+  });
+
+  it('the year strip tells its window and best week, and is not there without one', async () => {
+    const { wrapper, decision } = await show({ rootsAtHoles: 'every' }, { date: '2026-01-10' });
+    const strip = wrapper.find('.year');
+    expect(strip.attributes('aria-label')).toMatch(
+      /^The year from now: repot between .* best about/,
+    );
+    const left = (of: string) => parseFloat(strip.find(of).attributes('style')!.slice(5));
+    const best = daysBetween('2026-01-05', decision.window!.best) / 7;
+    expect(left('.best')).toBeCloseTo((100 * (best + 0.5)) / 52, 3);
+    expect(
+      (await show({ rootsAtHoles: 'none', growth: 'normal' })).wrapper.find('.year').exists(),
+    ).toBe(false);
   });
 
   it('has the whole curve as a table', async () => {
     const { wrapper, decision } = await show({ rootsAtHoles: 'every' });
-    const rows = wrapper.findAll('details tbody tr');
+    const rows = wrapper.findAll('.scroll tbody tr');
     expect(rows).toHaveLength(52);
     expect(rows[10]!.text()).toContain(weeksLost(decision.curves.waiting[10]!).toFixed(1));
   });
