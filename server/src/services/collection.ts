@@ -199,6 +199,14 @@ export function heightOf({ plant, situation }: PlantFile): { cm: number; typical
     : { cm: plant.heightCm, typical: false };
 }
 
+/** A plant as it is drawn from across the room. */
+export function drawnOf(file: PlantFile) {
+  const { pot, potMaterial, supportCm, together } = file.plant;
+  const { growthForm } = file.situation.traits;
+  return { pot, potMaterial, supportCm, together, growthForm, heightCm: heightOf(file).cm };
+}
+export type Drawn = ReturnType<typeof drawnOf>;
+
 /** What is taken for a support whose kind nobody said: the lightest there is. */
 const UNKNOWN_KIND = 'stake';
 

@@ -22,6 +22,8 @@ export interface Rounds {
   date: IsoDate;
   /** how much of each kind is asked for in all, whatever part of it is told here */
   tally: Tally;
+  /** what matters first; null: nothing asks for anything */
+  first: Walk['first'];
   alarms: Walk['alarms'];
   /** the plants where one look is expected to save most, best first */
   mostWorth: Named[];
@@ -49,9 +51,10 @@ const SOON_MS = 500;
 export function roundsOf(db: Db, date: IsoDate, part: RoundsPart = {}): Rounds {
   const { each = Infinity, from = 0, spot } = part;
   const walk = walkOn(db, date, each === Infinity ? Infinity : SOON_MS);
-  const { stops, tally, alarms, unjudged, toCome } = walk;
+  const { first, stops, tally, alarms, unjudged, toCome } = walk;
   return {
     date,
+    first,
     tally,
     alarms,
     mostWorth: walk.mostWorth.map(({ plantId, name }) => ({ plantId, name })),

@@ -10,6 +10,7 @@ import {
 import { and, asc, eq, isNull, lte } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { plants, tasks } from '../db/schema.ts';
+import { drawnOf, type Drawn } from './collection.ts';
 import { judgedWithin, type Judgement, type Unjudged } from './judging.ts';
 import { reservoirsOn } from './reservoirs.ts';
 import { shownTask, type ShownTask, type TaskRow } from './tasks.ts';
@@ -24,6 +25,7 @@ export interface RoundsEntry {
   overruled: boolean;
   /** what asks for attention, most urgent first */
   asks: RoundsAsk[];
+  drawn: Drawn;
 }
 
 export type RoundsAsk =
@@ -35,6 +37,18 @@ export type RoundsAsk =
 export interface Named {
   plantId: number;
   name: string;
+}
+
+/** The one thing that matters first of a walk. */
+export interface First extends Named {
+  taxon: string;
+  /** what it is: a rescue, water that cannot wait, a pot, a look */
+  kind: 'rescue' | 'water' | 'repot' | 'look';
+  headline: Headline;
+  why: Saying;
+  /** what leaving it by a year costs, or a look is worth, in units of a badly timed repot */
+  worth: number;
+  drawn: Drawn;
 }
 
 /** One spot of the walk. */
@@ -52,6 +66,8 @@ export type Tally = Record<RoundsAsk['kind'], number>;
 
 /** A walk past all plants, or past part of them. */
 export interface Walk {
+  /** null: nothing asks for anything */
+  first: First | null;
   stops: Stop[];
   tally: Tally;
   /** what cannot wait for the walk to come by */
@@ -68,6 +84,7 @@ function together(walks: readonly Walk[]): Walk {
   const tally: Tally = { act: 0, look: 0, task: 0, reservoir: 0 };
   for (const part of walks) for (const kind of KINDS) tally[kind] += part.tally[kind];
   return {
+    first: firstOf(walks.flatMap(({ first }) => first ?? [])),
     stops: walks.flatMap(({ stops }) => stops),
     tally,
     alarms: walks.flatMap(({ alarms }) => alarms),
@@ -77,6 +94,36 @@ function together(walks: readonly Walk[]): Walk {
       .slice(0, NAMED_LOOKS),
   };
 }
+/** Life before water, water before a pot, a pot before a look; of two alike the one that more hangs on. */
+const FIRST_KINDS: readonly First['kind'][] = ['rescue', 'water', 'repot', 'look'];
+const byFirst = (one: First, other: First): number =>
+  FIRST_KINDS.indexOf(one.kind) - FIRST_KINDS.indexOf(other.kind) || other.worth - one.worth;
+const firstOf = (all: readonly First[]): First | null => [...all].sort(byFirst)[0] ?? null;
+
+/** What a plant asks for most, as what could come first of all. */
+function mostOf(
+  { file, decision, overrule }: Judgement,
+  { plantId, name, taxon, headline, asks, drawn }: RoundsEntry,
+): First | null {
+  const about = { plantId, name, taxon, headline, drawn };
+  const acts = asks.find((ask) => ask.kind === 'act');
+  const water = asks.find((ask) => ask.kind === 'reservoir' && ask.ask.urgent);
+  const look = asks.find((ask) => ask.kind === 'look');
+  if (acts?.kind === 'act' && headline === 'rescueNow' && !overrule) {
+    return { ...about, kind: 'rescue', why: acts.why, worth: decision.lossRisk };
+  }
+  if (water?.kind === 'reservoir') {
+    return { ...about, kind: 'water', why: water.ask.title, worth: 1 };
+  }
+  if (acts?.kind === 'act') {
+    return { ...about, kind: 'repot', why: acts.why, worth: decision.costOfWaiting };
+  }
+  if (look?.kind !== 'look') return null;
+  // Of a plant of which nothing is known anything can be hoped for: that is no reason to begin there.
+  const known = file.looks.length > 0 || headline !== 'lookFirst';
+  return { ...about, kind: 'look', why: look.why, worth: known ? look.worth : 0 };
+}
+
 const KINDS = ['act', 'look', 'task', 'reservoir'] as const satisfies RoundsAsk['kind'][];
 
 /**
@@ -166,6 +213,8 @@ function pastOne(
     }
     stop.asking += 1;
     stop.plants.push(entry);
+    const most = mostOf(judgement, entry);
+    walk.first = firstOf([walk.first, most].filter((one) => one !== null));
     const { name, asks } = entry;
     for (const one of asks) {
       walk.tally[one.kind] += 1;
@@ -194,11 +243,9 @@ function entryOf(
   return entry;
 }
 
-function entryWith(
-  { file: { plant, taxon }, decision, overrule }: Judgement,
-  asks: RoundsAsk[],
-): RoundsEntry | null {
+function entryWith({ file, decision, overrule }: Judgement, asks: RoundsAsk[]): RoundsEntry | null {
   if (asks.length === 0) return null;
+  const { plant, taxon } = file;
   return {
     plantId: plant.id,
     name: plant.name,
@@ -206,6 +253,7 @@ function entryWith(
     headline: decision.headline,
     overruled: overrule !== null,
     asks,
+    drawn: drawnOf(file),
   };
 }
 

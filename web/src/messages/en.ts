@@ -134,6 +134,13 @@ export const en = {
     look: 'Look',
     done: 'Done',
     undone: 'Marked as done.',
+    first: 'First of all',
+    firstWay: {
+      rescue: 'To the bench',
+      water: 'See to its water',
+      repot: 'Fit a pot',
+      look: 'Look at it',
+    },
     openVerdict: 'Why?',
     overdue: (days: number) => (days === 1 ? '1 day late' : `${days} days late`),
     emptyTitle: 'Nothing to walk round yet',
@@ -934,7 +941,7 @@ export const en = {
     collection: 'Collection',
     shelf: 'Shelf',
     settings: 'Settings',
-    scale: 'Pots drawn at one scale',
+    scale: 'drawn at one scale; a wavy line: taller than it is drawn',
   },
   plant: {
     life: 'Its life so far',

@@ -1,16 +1,11 @@
 <script setup lang="ts">
-import {
-  potMaterial,
-  supportKind,
-  type Component,
-  type PotMaterialId,
-  type SupportKindId,
-} from '@fernbank/core';
+import { potMaterial, supportKind, type Component, type SupportKindId } from '@fernbank/core';
 import { computed, useId } from 'vue';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { sceneOf, type CutawaySubject } from './scene.ts';
+import { WALL } from './wall.ts';
 
 /** A pot cut open, to scale: the same pixels per centimetre wherever pots are compared. */
 const props = withDefaults(
@@ -73,14 +68,6 @@ const isLine = (component: Component) =>
   component.grain === 'fibre' || component.grain === 'strand';
 
 const wallColour = computed(() => WALL[props.subject.material]);
-const WALL: Record<PotMaterialId, string> = {
-  terracotta: '#b8653c',
-  glazed: '#4f6f78',
-  plastic: '#57534c',
-  fabric: '#6b6a58',
-  net: '#8b8678',
-  glass: '#a9c3c4',
-};
 const POLE: Record<SupportKindId, string> = {
   mossMesh: '#9a8a5c',
   mossSheet: '#9a8a5c',

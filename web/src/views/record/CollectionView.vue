@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js';
+import { resolveTaxon, rimCm, taxonOfGroup } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { apiAll } from '../../api/client.ts';
 import type { Plant } from '../../api/types.ts';
-import PotCutaway from '../../components/cutaway/PotCutaway.vue';
+import type { OutlineSubject } from '../../components/cutaway/outline.ts';
+import PlantOutline from '../../components/cutaway/PlantOutline.vue';
 import FetchState from '../../components/FetchState.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useGrowing } from '../../composables/useGrowing.ts';
+import { outlineScale } from '../../composables/outlineScale.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 
@@ -31,13 +34,28 @@ const shown = computed(() => {
     .map(({ plant }) => plant);
 });
 const { drawn, more } = useGrowing(shown);
-const subject = (plant: Plant) => ({
-  name: plant.name,
-  pot: plant.pot,
-  material: plant.potMaterial,
-  mediumKind: plant.mediumKind,
-  recipeId: plant.recipeId,
-});
+const traitsOf = ({ groupId, taxon }: Plant) =>
+  (groupId ? taxonOfGroup(groupId, taxon) : resolveTaxon(taxon))?.traits;
+function subject(plant: Plant): OutlineSubject {
+  const { name, pot, potMaterial, supportCm, together } = plant;
+  const traits = { ...traitsOf(plant), ...plant.traits };
+  // A height that nobody measured is that of its kind.
+  const heightCm = plant.heightCm ?? Math.round((traits.heightInPots ?? 1) * rimCm(pot));
+  return {
+    name,
+    pot,
+    potMaterial,
+    supportCm,
+    together,
+    heightCm,
+    growthForm: traits.growthForm ?? 'shrub',
+  };
+}
+const subjects = computed(
+  () => new Map((plants.value ?? []).map((plant) => [plant.id, subject(plant)])),
+);
+const TALL_PX = 96;
+const scale = computed(() => outlineScale([...subjects.value.values()], TALL_PX));
 </script>
 
 <template>
@@ -59,7 +77,7 @@ const subject = (plant: Plant) => ({
       <li v-for="plant in drawn" :key="plant.id" v-memo="[plant]">
         <router-link :to="`/plants/${plant.id}`" class="plain entry">
           <span class="pot">
-            <PotCutaway :subject="subject(plant)" :px-per-cm="2.6" :crown-cm="0" :room-cm="36" />
+            <PlantOutline :subject="subjects.get(plant.id)!" v-bind="scale" />
           </span>
           <span>
             <strong>{{ plant.name }}</strong>
@@ -122,5 +140,7 @@ const subject = (plant: Plant) => ({
 .pot {
   display: flex;
   justify-content: center;
+  align-items: end;
+  min-height: 104px;
 }
 </style>

@@ -6,12 +6,15 @@ import { computed, watch } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
+import PlantOutline from '../../components/cutaway/PlantOutline.vue';
 import FeedDialog from '../../components/feed/FeedDialog.vue';
 import FetchState from '../../components/FetchState.vue';
+import FirstThing from '../../components/rounds/FirstThing.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
+import { outlineScale } from '../../composables/outlineScale.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
@@ -84,6 +87,15 @@ async function allFine(spotId: number): Promise<void> {
 const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
   headline === 'lookFirst' ? why : `${why} (${m.rounds.lookWorth(worth)})`;
 
+const TALL_PX = 64;
+/** Every plant of the walk at one scale. */
+const scale = computed(() =>
+  outlineScale(
+    (rounds.value?.spots ?? []).flatMap(({ plants }) => plants.map(({ drawn }) => drawn)),
+    TALL_PX,
+  ),
+);
+
 const setDone = useTaskDone(load);
 const { fed, feeding, feed } = useFeeding();
 /** Looks at three weeks, seven, a season ask how it went. */
@@ -143,6 +155,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
         <li v-for="step in m.rounds.firstSteps" :key="step">{{ step }}</li>
       </ol>
     </section>
+    <FirstThing v-if="rounds?.first" :first="rounds.first" />
     <div v-if="rounds" class="cards">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
         <header class="row spread nowrap stop">
@@ -162,7 +175,12 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
           >
         </header>
         <ul v-if="spot.plants.length > 0" class="bare entries">
-          <li v-for="entry in spot.plants" :key="entry.plantId">
+          <li v-for="entry in spot.plants" :key="entry.plantId" class="entry">
+            <PlantOutline
+              class="drawn"
+              :subject="{ name: entry.name, ...entry.drawn }"
+              v-bind="scale"
+            />
             <div class="row spread nowrap">
               <router-link :to="`/plants/${entry.plantId}`" class="who">
                 <strong>{{ entry.name }}</strong>
@@ -275,6 +293,16 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
 </template>
 
 <style scoped>
+.entry {
+  display: grid;
+  grid-template-columns: 64px minmax(0, 1fr);
+  column-gap: 12px;
+}
+.drawn {
+  grid-row: 1 / span 2;
+  align-self: end;
+  justify-self: center;
+}
 .entries > li {
   padding: 10px 0;
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);

@@ -1,3 +1,4 @@
+import { nominalPot } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { EACH, ROUNDS } from '../../api/lists.ts';
@@ -24,8 +25,26 @@ beforeEach(() => {
 });
 
 describe('Rounds', () => {
+  const drawn = {
+    pot: nominalPot(14),
+    potMaterial: 'plastic',
+    heightCm: 30,
+    supportCm: null,
+    together: 1,
+    growthForm: 'walker',
+  } as const;
   const rounds: Rounds = {
     date: TODAY,
+    first: {
+      plantId: 5,
+      name: 'Gangway',
+      taxon: 'Davallia fejeensis',
+      kind: 'rescue',
+      headline: 'rescueNow',
+      why: 'roots rot',
+      worth: 0.6,
+      drawn,
+    },
     unjudged: [],
     toCome: 0,
     potting: null,
@@ -51,12 +70,30 @@ describe('Rounds', () => {
               { kind: 'task', task: TASK },
               { kind: 'look', due: TODAY, why: 'what would help most: smell', worth: 0.31 },
             ],
+            drawn,
           },
         ],
       },
       { id: 2, name: 'Porch', asking: 0, quiet: 3, plants: [] },
     ],
   };
+
+  it('shows first what matters first, as a picture with its way on', async () => {
+    fakeServer({ [`GET ${ROUNDS}`]: rounds });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    await flushPromises();
+    const first = wrapper.find(`[aria-label="${m.rounds.first}"]`);
+    expect(first.text()).toContain('Gangway');
+    expect(first.text()).toContain('roots rot.');
+    expect(first.find('a[href="/plants/5/bench"]').text()).toBe(m.rounds.firstWay.rescue);
+    expect(first.find('svg.outline').exists()).toBe(true);
+    // The walk draws each plant at one scale.
+    expect(wrapper.findAll('.entries svg.outline')).toHaveLength(1);
+    fakeServer({ [`GET ${ROUNDS}`]: { ...rounds, first: null } });
+    const calm = await open(RoundsView, '/rounds');
+    await flushPromises();
+    expect(calm.wrapper.find(`[aria-label="${m.rounds.first}"]`).exists()).toBe(false);
+  });
 
   it('tells no saving of a plant that nothing is known of', async () => {
     const [first, ...rest] = rounds.spots;
