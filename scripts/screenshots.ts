@@ -11,7 +11,6 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 interface Shot {
-  scheme?: 'dark';
   /** what is done before the picture is taken */
   before?: (page: Page) => Promise<void>;
 }
@@ -20,7 +19,7 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
   ['look-phone', '/plants/5/look', PHONE],
   ['verdicts', '/verdicts', DESK],
   ['verdict', '/plants/5/verdict', DESK],
-  ['verdict-dark', '/plants/13/verdict', DESK, { scheme: 'dark' }],
+  ['ask-phone', '/ask', PHONE, { before: aPlantInTheHand }],
   ['fit', '/plants/15/fit', DESK],
   ['bench-phone', '/plants/15/bench', PHONE],
   ['sheet', '/plants/15/sheet', DESK],
@@ -42,6 +41,20 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
   ['keeping', '/record/keeping', DESK],
 ];
 
+/** Said of a plant that is not in the collection, as far as its answer. */
+async function aPlantInTheHand(page: Page): Promise<void> {
+  const plant = page.getByRole('combobox', { name: 'Plant' });
+  await plant.fill('Davallia');
+  await page.getByRole('option', { name: /Davallia fejeensis/ }).click();
+  await page.getByRole('button', { name: '13 cm', exact: true }).click();
+  await page.getByRole('button', { name: 'longer ago' }).click();
+  await page
+    .getByRole('group', { name: 'Roots at the drainage holes' })
+    .getByRole('button', { name: 'at every one' })
+    .click();
+  await page.locator('.answer').evaluate((panel) => panel.scrollIntoView({ block: 'start' }));
+}
+
 /** Something to be told of the past: the garden itself was grown, not written. */
 async function aFewChanges(page: Page): Promise<void> {
   const { request } = page;
@@ -59,12 +72,12 @@ const path = collectionOf('screenshots', ({ db }) => fillGarden(db, TODAY));
 const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
 const { address } = server;
 const browser = await openBrowser();
-for (const [name, view, viewport, { scheme: colorScheme = 'light', before }] of VIEWS.map(
+for (const [name, view, viewport, { before }] of VIEWS.map(
   ([a, b, c, shot = {}]) => [a, b, c, shot] as const,
 )) {
   const context = await browser.newContext({
     viewport,
-    colorScheme,
+    colorScheme: 'light',
     locale: 'en-GB',
     serviceWorkers: 'block',
   });

@@ -17,7 +17,7 @@ const tap = (value: Value) => emit('update:modelValue', props.modelValue === val
       v-for="{ value, title } in choices"
       :key="value"
       type="button"
-      :class="{ chosen: modelValue === value }"
+      class="tap"
       :aria-pressed="modelValue === value"
       @click="tap(value)"
     >
@@ -31,18 +31,6 @@ const tap = (value: Value) => emit('update:modelValue', props.modelValue === val
   gap: 6px;
 }
 button {
-  min-height: 48px;
   padding: 4px 8px;
-  border: 1.5px solid rgb(var(--v-theme-on-surface), 0.45);
-  border-radius: 10px;
-  background: rgb(var(--v-theme-surface));
-  color: rgb(var(--v-theme-on-surface));
-  cursor: pointer;
-}
-button.chosen {
-  background: rgb(var(--v-theme-primary));
-  border-color: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-on-primary));
-  font-weight: 700;
 }
 </style>

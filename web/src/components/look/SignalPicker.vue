@@ -33,7 +33,7 @@ const choose = (value: SignalValue) =>
         v-for="answer in answers"
         :key="String(answer.value)"
         type="button"
-        :class="{ chosen: modelValue === answer.value }"
+        class="tap"
         :aria-pressed="modelValue === answer.value"
         @click="choose(answer.value)"
       >
@@ -73,17 +73,6 @@ button {
   min-height: 64px;
   min-width: 96px;
   padding: 3px 12px 3px 6px;
-  border: 1.5px solid rgb(var(--v-theme-on-surface), 0.45);
-  border-radius: 10px;
-  background: rgb(var(--v-theme-surface));
-  color: rgb(var(--v-theme-on-surface));
   flex: 1 1 auto;
-  cursor: pointer;
-}
-button.chosen {
-  background: rgb(var(--v-theme-primary));
-  border-color: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-on-primary));
-  font-weight: 700;
 }
 </style>

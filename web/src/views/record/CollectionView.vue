@@ -54,7 +54,7 @@ function subject(plant: Plant): OutlineSubject {
 const subjects = computed(
   () => new Map((plants.value ?? []).map((plant) => [plant.id, subject(plant)])),
 );
-const TALL_PX = 96;
+const TALL_PX = 80;
 const scale = computed(() => outlineScale([...subjects.value.values()], TALL_PX));
 </script>
 
@@ -141,6 +141,6 @@ const scale = computed(() => outlineScale([...subjects.value.values()], TALL_PX)
   display: flex;
   justify-content: center;
   align-items: end;
-  min-height: 104px;
+  min-height: 88px;
 }
 </style>
