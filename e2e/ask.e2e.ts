@@ -1,5 +1,5 @@
 import { expect, test } from './garden.ts';
-import { settled } from './hands.ts';
+import { settled, takeBack } from './hands.ts';
 
 /** One plant in the hand, from nothing: few taps, little time, and what is said then is said everywhere. */
 
@@ -52,7 +52,9 @@ test.describe('from an empty start, on a phone', () => {
     expect(used).toBeLessThanOrEqual(MOST_TAPS - 1);
     expect(seconds).toBeLessThanOrEqual(MOST_SECONDS);
 
+    const written = page.waitForResponse((one) => one.url().endsWith('/api/plants/asked'));
     await page.getByRole('button', { name: 'Keep it in the collection' }).click();
+    const deed = Number((await written).headers()['x-fernbank-deed']);
     expect(await taps()).toBeLessThanOrEqual(MOST_TAPS);
     await expect(page).toHaveURL(/\/verdict$/);
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(headline);
@@ -64,5 +66,9 @@ test.describe('from an empty start, on a phone', () => {
     await page.goto('/ask');
     // What was kept is asked no more.
     await expect(page.getByRole('combobox', { name: 'Plant' })).toHaveValue('');
+    // Other tests begin with nothing: plant, room and look go as one.
+    await takeBack(page, deed);
+    const left = (await (await page.request.get('/api/spots')).json()) as { items: object[] };
+    expect(left.items).toEqual([]);
   });
 });

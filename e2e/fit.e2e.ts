@@ -82,7 +82,7 @@ test('three pots side by side, one is taken, settled, and stands on the bench sh
   page,
 }) => {
   await page.goto('/plants/10/fit');
-  for (const label of ['clay 14', 'clear 15', 'green 17']) {
+  for (const label of ['clay 14', 'clear 15', 'wick pot 18']) {
     await page.getByRole('button', { name: `Compare: ${label}` }).click();
   }
   const table = page.getByRole('region', { name: 'Side by side' });

@@ -45,3 +45,9 @@ export async function openBehind(page: Page): Promise<void> {
     await fold.getByRole('heading', { name: 'How this was judged' }).click();
   }
 }
+
+/** Aftercare as it stands plant by plant. */
+export async function aftercareByPlant(page: Page): Promise<void> {
+  await page.goto('/aftercare');
+  await page.getByRole('button', { name: 'By plant', exact: true }).click();
+}

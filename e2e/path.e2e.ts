@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './garden.ts';
-import { choose, takeBack, openBehind } from './hands.ts';
+import { aftercareByPlant, choose, takeBack, openBehind } from './hands.ts';
 
 /** The keeper's whole path: add, look, verdict, fit and mix, repot, rounds; on a desk and on a phone. */
 
@@ -79,7 +79,7 @@ async function walk(page: Page, name: string, needsSpot: boolean): Promise<void>
   await expect(page.getByText('Water thoroughly and let it drain').first()).toBeVisible();
   await expect(page.getByText('Look at 3 weeks').first()).toBeVisible();
   await expect(page.getByText('14 cm → 17 cm', { exact: false })).toBeVisible();
-  await page.goto('/aftercare');
+  await aftercareByPlant(page);
   await expect(page.getByRole('heading', { name: new RegExp(name) })).toBeVisible();
 }
 

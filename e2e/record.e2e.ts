@@ -60,12 +60,12 @@ test('taking another pot from the ladder changes litres, scoops and the picture'
   const first = await title.textContent();
   const litres = page.getByText(/to fill round the ball/);
   const before = await litres.textContent();
-  await page.getByRole('button', { name: 'Choose this one: clay 19' }).click();
-  await expect(title).toContainText('clay 19');
+  await page.getByRole('button', { name: 'Choose this one: clay 14' }).click();
+  await expect(title).toContainText('clay 14');
   expect(await title.textContent()).not.toBe(first);
   expect(await litres.textContent()).not.toBe(before);
   await expect(
-    page.getByRole('img', { name: /unglazed clay pot, 19 cm wide/ }).first(),
+    page.getByRole('img', { name: /unglazed clay pot, 14 cm wide/ }).first(),
   ).toBeVisible();
   await choose(page, 'Recipe', 'Half and half');
   await expect(page.getByRole('cell', { name: /^peat-based potting soil/ })).toBeVisible();

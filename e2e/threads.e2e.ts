@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test';
 import { expect, test, TODAY, type Page } from './garden.ts';
-import { choose, settled, takeBack } from './hands.ts';
+import { aftercareByPlant, choose, settled, takeBack } from './hands.ts';
 
 /** Whole jobs, from what is seen to what is asked for afterwards: each part knows of the others. */
 
@@ -128,7 +128,7 @@ test('a plant that rocks and is sour after its repot is no longer left alone: it
     // In doubt what of it is alive, it is looked at first.
     /^(Rescue it now|Slide it out and look before you cut)/,
   );
-  await page.goto('/aftercare');
+  await aftercareByPlant(page);
   const bed = page.locator('section.panel', {
     has: page.getByRole('heading', { name: /^Fletching/ }),
   });
@@ -144,7 +144,7 @@ test('a plant that rocks and is sour after its repot is no longer left alone: it
 test('feed that was laid in is never asked for meanwhile, and its page says until when it lasts', async ({
   page,
 }) => {
-  await page.goto('/aftercare');
+  await aftercareByPlant(page);
   const bed = page.locator('section.panel', {
     has: page.getByRole('heading', { name: /^Fletching/ }),
   });

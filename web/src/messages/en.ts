@@ -405,6 +405,7 @@ export const en = {
     rootsBand: (low: number, high: number) => `${low}–${high} % of the pot`,
     worthNow: 'A look today is expected to spare it',
     plan: 'Fit a pot',
+    look: 'Look at it',
     lookAgain: 'Look again',
     share: (percent: number) => `${percent} %`,
     barScale:
@@ -908,6 +909,7 @@ export const en = {
     print: 'Print',
   },
   aftercare: {
+    inCalendar: 'In your calendar',
     calendar: 'Calendar file',
     title: 'Aftercare',
     rooms: {
@@ -923,13 +925,13 @@ export const en = {
     movedTo: (date: string) => `Moved to ${date}.`,
     feed: 'Subscribe',
     feedHint: 'Calendar programs that subscribe to this address follow when a task moves:',
-    nextUp: 'This week and before',
+    byDay: 'By day',
+    byPlant: 'By plant',
+    today: 'Today',
+    week: 'Within a week',
     comes: 'Later',
     intro: 'What fresh repots need, and when to look again.',
     empty: 'No plant is in aftercare. Confirm a repot and its plan appears here.',
-    today: 'due',
-    later: 'coming',
-    done: 'done',
   },
   record: {
     gone: 'Lost',

@@ -36,7 +36,9 @@ const ways = computed(() => {
   const pot = wantsPot({ decision: props.decision, overrule: ownWord.value });
   const first = props.decision.headline !== 'refresh';
   const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: first && pot };
-  const look = { to: `${own}/look`, word: m.verdictPage.lookAgain, first: first && !pot };
+  const seen = props.file.situation.lookedOn !== undefined;
+  const word = seen ? m.verdictPage.lookAgain : m.verdictPage.look;
+  const look = { to: `${own}/look`, word, first: first && !pot };
   return pot ? [fit, look] : [look, fit];
 });
 /** A smaller chance of losing it is not worth a word. */

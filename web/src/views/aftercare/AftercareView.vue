@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
-import { CHECKPOINTS, isTaskOver } from '@fernbank/core';
+import { addDays, isTaskOver } from '@fernbank/core';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { apiAll, wordsFor, write } from '../../api/client.ts';
 import type { Task } from '../../api/types.ts';
 import PlaceTabs from '../../components/PlaceTabs.vue';
+import TaskLine from '../../components/aftercare/TaskLine.vue';
 import FetchState from '../../components/FetchState.vue';
 import FeedDialog from '../../components/feed/FeedDialog.vue';
 import FormDialog from '../../components/FormDialog.vue';
@@ -18,36 +19,58 @@ import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
 
 const settings = useSettings();
-const { day, daysLate } = useDates();
+const { day } = useDates();
 const { said } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
   const [tasks, plants] = await Promise.all([apiAll('/tasks'), apiAll('/plants')]);
   return { tasks, plants: plants };
 });
-const beds = computed(() => {
+interface Bed {
+  plant: { id: number; name: string; taxon: string };
+  task: Task;
+}
+/** All that is open, the earliest first; of one day in the order of names. */
+const open = computed((): Bed[] => {
   if (!value.value) return [];
-  const { tasks, plants } = value.value;
-  return plants
-    .map((plant) => ({
-      plant,
-      open: tasks
-        .filter(
-          (task) =>
-            task.plantId === plant.id &&
-            task.done === null &&
-            !isTaskOver(task, settings.current.today),
-        )
-        .sort((a, b) => a.due.localeCompare(b.due)),
-    }))
-    .filter(({ open }) => open.length > 0)
-    .sort((a, b) => a.open[0]!.due.localeCompare(b.open[0]!.due));
+  const plants = new Map(value.value.plants.map((plant) => [plant.id, plant]));
+  return value.value.tasks
+    .filter((task) => task.done === null && !isTaskOver(task, settings.current.today))
+    .flatMap((task) => {
+      const plant = plants.get(task.plantId);
+      return plant ? [{ plant, task }] : [];
+    })
+    .sort(
+      (a, b) => a.task.due.localeCompare(b.task.due) || a.plant.name.localeCompare(b.plant.name),
+    );
+});
+const WEEK_DAYS = 7;
+const as = useLocalStorage<'day' | 'plant'>('fernbank.aftercare.as', 'day');
+const sections = computed(() => {
+  if (as.value === 'day') {
+    const { today } = settings.current;
+    const week = addDays(today, WEEK_DAYS);
+    return [
+      { title: m.aftercare.today, beds: open.value.filter(({ task }) => task.due <= today) },
+      {
+        title: m.aftercare.week,
+        beds: open.value.filter(({ task: { due } }) => due > today && due <= week),
+      },
+      { title: m.aftercare.comes, beds: open.value.filter(({ task }) => task.due > week) },
+    ]
+      .filter(({ beds }) => beds.length > 0)
+      .map((one) => ({ ...one, key: one.title, plant: null }));
+  }
+  const byPlant = new Map<number, Bed[]>();
+  for (const bed of open.value) {
+    byPlant.set(bed.plant.id, [...(byPlant.get(bed.plant.id) ?? []), bed]);
+  }
+  return [...byPlant.values()].map((beds) => {
+    const { plant } = beds[0]!;
+    return { title: plant.name, beds, key: String(plant.id), plant };
+  });
 });
 const setDone = useTaskDone(load);
 const { fed, feeding, feed } = useFeeding();
-/** A look that asks how the repot went, once its question is open. */
-const asksNow = ({ rule, due }: Task) =>
-  rule !== null && rule in CHECKPOINTS && daysLate(due) >= -OPEN_BEFORE_DAYS;
-const OPEN_BEFORE_DAYS = 7;
 /** Calendar programs take this scheme as “subscribe”. */
 const subscription = `webcal://${location.host}/api/tasks/calendar.ics`;
 
@@ -82,63 +105,61 @@ async function move(): Promise<void> {
       <h1>{{ m.aftercare.title }}</h1>
       <PlaceTabs of="aftercare" />
     </header>
-    <div class="row spread">
-      <p class="quiet">{{ m.aftercare.intro }}</p>
-      <span class="row">
-        <v-btn variant="outlined" href="/api/tasks/calendar.ics">{{ m.aftercare.calendar }}</v-btn>
-        <v-btn variant="outlined" :href="subscription">{{ m.aftercare.feed }}</v-btn>
-      </span>
-    </div>
-    <p class="quiet small">
-      {{ m.aftercare.feedHint }} <code>{{ subscription }}</code>
-    </p>
     <FetchState :fault="fault" :loading="!value" @retry="load" />
-    <section v-if="value && beds.length === 0" class="panel stack">
+    <section v-if="value && open.length === 0" class="panel stack">
       <p>{{ m.aftercare.empty }}</p>
       <div>
         <v-btn color="primary" to="/verdicts">{{ m.nav.verdicts }}</v-btn>
       </div>
     </section>
-    <div class="cards">
-      <section v-for="{ plant, open } in beds" :key="plant.id" class="panel">
+    <div v-else-if="value" class="row spread">
+      <p class="quiet">{{ m.aftercare.intro }}</p>
+      <div class="row" role="group" :aria-label="m.aftercare.title">
+        <v-btn
+          v-for="(word, kind) in { day: m.aftercare.byDay, plant: m.aftercare.byPlant }"
+          :key="kind"
+          :variant="as === kind ? 'flat' : 'outlined'"
+          :color="as === kind ? 'primary' : undefined"
+          :aria-pressed="as === kind"
+          @click="as = kind"
+          >{{ word }}</v-btn
+        >
+      </div>
+    </div>
+    <div :class="as === 'plant' ? 'cards' : 'stack'">
+      <section v-for="{ key, title, plant, beds } in sections" :key="key" class="panel">
         <h2>
-          <router-link :to="`/plants/${plant.id}`" class="plain">{{ plant.name }}</router-link>
-          <small class="quiet taxon"> {{ plant.taxon }}</small>
+          <router-link v-if="plant" :to="`/plants/${plant.id}`" class="plain">{{
+            title
+          }}</router-link>
+          <template v-else>{{ title }}</template>
+          <small v-if="plant" class="quiet taxon"> {{ plant.taxon }}</small>
         </h2>
         <ol>
-          <li v-for="task in open" :key="task.id" class="task">
-            <span :class="['due', { late: daysLate(task.due) >= 0 }]">{{ day(task.due) }}</span>
-            <div>
-              <strong>{{ said(task.title) }}</strong>
-              <span v-if="task.until" class="quiet span">{{
-                task.everyDays
-                  ? m.aftercare.every(task.everyDays, day(task.until))
-                  : m.aftercare.until(day(task.until))
-              }}</span>
-              <div class="quiet sentence">{{ said(task.why) }}</div>
-              <div v-if="task.moved" class="quiet">{{ m.aftercare.moved(said(task.moved)) }}</div>
-              <router-link v-if="asksNow(task)" :to="`/plants/${plant.id}/outcome`">{{
-                m.outcome.ask
-              }}</router-link>
-            </div>
-            <v-btn
-              :icon="mdiCalendarArrowRight"
-              variant="text"
-              size="48"
-              :aria-label="`${m.aftercare.moveTo}: ${said(task.title)}, ${plant.name}`"
-              @click="askMove(task)"
-            />
-            <v-btn
-              :icon="mdiCheck"
-              variant="outlined"
-              size="48"
-              :aria-label="`${m.rounds.done}: ${said(task.title)}, ${plant.name}`"
-              @click="asksForFeed(task) ? feed(plant) : setDone(task, settings.current.today)"
-            />
-          </li>
+          <TaskLine
+            v-for="bed in beds"
+            :key="bed.task.id"
+            :task="bed.task"
+            :plant="bed.plant"
+            :named="plant === null"
+            @move="askMove(bed.task)"
+            @done="
+              asksForFeed(bed.task) ? feed(bed.plant) : setDone(bed.task, settings.current.today)
+            "
+          />
         </ol>
       </section>
     </div>
+    <details>
+      <summary>{{ m.aftercare.inCalendar }}</summary>
+      <p class="quiet small">
+        {{ m.aftercare.feedHint }} <code>{{ subscription }}</code>
+      </p>
+      <div class="row">
+        <v-btn variant="outlined" href="/api/tasks/calendar.ics">{{ m.aftercare.calendar }}</v-btn>
+        <v-btn variant="outlined" :href="subscription">{{ m.aftercare.feed }}</v-btn>
+      </div>
+    </details>
     <FeedDialog v-if="fed" v-model="feeding" :plant="fed" @saved="load" />
     <FormDialog
       v-model="moving"
@@ -155,6 +176,11 @@ async function move(): Promise<void> {
 </template>
 
 <style scoped>
+summary {
+  min-height: 48px;
+  padding: 12px 0;
+  cursor: pointer;
+}
 code {
   overflow-wrap: anywhere;
 }
@@ -162,33 +188,9 @@ ol {
   list-style: none;
   padding: 0;
 }
-.task {
-  display: grid;
-  grid-template-columns: 4.6em minmax(0, 1fr) auto auto;
-  gap: 10px;
-  align-items: center;
-  padding: 8px 0;
-  border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
-}
-.span {
-  margin-left: 6px;
-}
-.due.late {
-  color: rgb(var(--v-theme-primary));
-  font-weight: 700;
-}
 small {
   margin-left: 8px;
   font-family: 'Atkinson Hyperlegible', sans-serif;
   font-weight: 400;
-}
-@media (max-width: 640px) {
-  .task {
-    grid-template-columns: minmax(0, 1fr) auto auto;
-  }
-  .due {
-    grid-column: 1 / -1;
-    margin-bottom: -8px;
-  }
 }
 </style>

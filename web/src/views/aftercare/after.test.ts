@@ -7,6 +7,7 @@ import {
   resolveTaxon,
   simulatedPen,
   steadyPen,
+  addDays,
 } from '@fernbank/core';
 import { flushPromises } from '@vue/test-utils';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -501,7 +502,34 @@ describe('Aftercare', () => {
       'GET /plants?limit=1000': pages([{ ...PLANT, id: 6, name: 'Bosun' }, PLANT]),
     });
     const { wrapper } = await open(AftercareView, '/aftercare');
+    await button(wrapper, m.aftercare.byPlant).trigger('click');
     expect(wrapper.findAll('h2 a').map((link) => link.text())).toEqual(['Gangway', 'Bosun']);
     expect(wrapper.text()).not.toContain('Done already');
+    expect(localStorage.getItem('fernbank.aftercare.as')).toBe('plant');
+  });
+
+  it('lists them by day until one asks for plants: today with what is late, within a week, later', async () => {
+    const due = (id: number, day: string) => ({ ...TASK, id, due: day, title: `Task ${id}` });
+    fakeServer({
+      'GET /tasks?limit=1000': pages([
+        due(1, addDays(TODAY, 8)),
+        due(2, addDays(TODAY, 7)),
+        due(3, addDays(TODAY, 1)),
+        due(4, TODAY),
+        due(5, addDays(TODAY, -2)),
+      ]),
+      'GET /plants?limit=1000': pages([PLANT]),
+    });
+    const { wrapper } = await open(AftercareView, '/aftercare');
+    const sections = wrapper.findAll('section.panel').map((section) => ({
+      title: section.find('h2').text(),
+      tasks: [...section.text().matchAll(/Task \d/g)].map(([task]) => task),
+    }));
+    expect(sections).toEqual([
+      { title: m.aftercare.today, tasks: ['Task 5', 'Task 4'] },
+      { title: m.aftercare.week, tasks: ['Task 3', 'Task 2'] },
+      { title: m.aftercare.comes, tasks: ['Task 1'] },
+    ]);
+    expect(wrapper.find('.who').text()).toBe('Gangway');
   });
 });
