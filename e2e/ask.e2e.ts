@@ -72,3 +72,35 @@ test.describe('from an empty start, on a phone', () => {
     expect(left.items).toEqual([]);
   });
 });
+
+test.describe('in a house with a shelf, at the desk', () => {
+  test.use({ viewport: { width: 1280, height: 800 } });
+
+  test('pots of the shelf and of other plants are offered as the fit will offer them', async ({
+    page,
+  }) => {
+    await page.goto('/rounds');
+    await page.getByRole('link', { name: 'Ask about this plant' }).click();
+    await page.getByRole('combobox', { name: 'Plant' }).fill('aspid');
+    await page.getByRole('option', { name: /Aspidistra elatior/ }).click();
+    await page.getByRole('button', { name: '15 cm', exact: true }).click();
+    await page.getByRole('button', { name: 'longer ago' }).click();
+    await page
+      .getByRole('group', { name: 'Roots at the drainage holes' })
+      .getByRole('button', { name: 'a mat beneath' })
+      .click();
+    const answer = page.locator('.answer');
+    // The answer stands beside what is said, in sight while it is.
+    await expect(answer.locator('h2')).toBeInViewport();
+    const headline = await answer.locator('h2').innerText();
+    const pot = await answer.locator('dd strong').first().innerText();
+    const written = page.waitForResponse((one) => one.url().endsWith('/api/plants/asked'));
+    await page.getByRole('button', { name: 'Keep it in the collection' }).click();
+    const deed = Number((await written).headers()['x-fernbank-deed']);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(headline);
+    await page.goto(page.url().replace('verdict', 'fit'));
+    await settled(page);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(pot);
+    await takeBack(page, deed);
+  });
+});

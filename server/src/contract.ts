@@ -13,7 +13,7 @@ import type { OnBench } from './services/benches.ts';
 import type { Climate } from './services/climate.ts';
 import type { ShownPlant, SpotRow } from './services/collection.ts';
 import type { AnswerOf } from './reader/questions.ts';
-import type { Fitting, PlanWithPlant } from './services/fitting.ts';
+import type { Fitting, Offered, PlanWithPlant } from './services/fitting.ts';
 import type { PhotoRow } from './services/photos.ts';
 import type { LookRow, MeasurementRow, OverruleRow, RepotRow } from './services/records.ts';
 import type { OverWater, ReservoirRow } from './services/reservoirs.ts';
@@ -61,6 +61,7 @@ interface Single {
   'GET /verdicts': VerdictsOn;
   'GET /plants/:id/file': WholePlant;
   'GET /plants/:id/fitting': Fitting;
+  'GET /fitting': Offered;
   'GET /plans': Page<PlanWithPlant>;
   'POST /plants/alike': { items: ShownPlant[] };
   'POST /plants/asked': ShownPlant;

@@ -66,15 +66,15 @@ export function subjectAsked(asked: Asked): FitSubject {
   };
 }
 
-/**
- * Verdict, pot and mix of a plant that is not in the collection: by the same functions as of one that is.
- *
- * @param own  pots of the shelf that are free
- */
+/** What the house offers it; `pots` beside its own and those to buy. */
+export type House = Pick<FitShelf, 'pots' | 'covers' | 'supports' | 'headroomCm'>;
+const NOTHING_THERE: House = { pots: [], covers: [], supports: [], headroomCm: null };
+
+/** Verdict, pot and mix of a plant that is not in the collection: by the same functions as of one that is. */
 export function ask(
   asked: Asked,
   pantry: Pantry,
-  own: readonly PotOption[] = [],
+  house: House = NOTHING_THERE,
   scoopL: number | null = null,
 ): AskedAnswer {
   const subject = subjectAsked(asked);
@@ -88,11 +88,9 @@ export function ask(
     source: 'present',
   };
   const shelf: FitShelf = {
-    pots: ladderOptions(inside, [present, ...own]),
-    covers: [],
+    ...house,
+    pots: ladderOptions(inside, [present, ...house.pots]),
     presentCover: null,
-    supports: [],
-    headroomCm: null,
   };
   const fit = fitOf(subject, shelf, startingChoices(subject, null, pantry), pantry);
   return { decision, fit, batch: measuredFor(fit.rung, fit.mixed.parts, scoopL) };
@@ -108,8 +106,8 @@ const USUAL_FIRST: readonly SignalId[] = [
 ];
 
 /**
- * The questions from outside the pot that are worth most of a plant of which nothing was seen yet, in the order
- * of a look.
+ * What a keeper turns a pot over for, and the other questions from outside it that are worth most of a plant of
+ * which nothing was seen yet, in the order of a look.
  *
  * @param unseen  what is said of it without any finding
  */
@@ -122,7 +120,12 @@ export function firstQuestions(unseen: Pick<Decision, 'notLooked'>, count: numbe
   const worth = new Map(unseen.notLooked.map((one) => [one.signal, one.worth]));
   const chosen = outside
     .filter(({ id }) => worth.has(id))
-    .sort((a, b) => worth.get(b.id)! - worth.get(a.id)! || place(a.id) - place(b.id))
+    .sort(
+      (a, b) =>
+        Number(b.id === USUAL_FIRST[0]) - Number(a.id === USUAL_FIRST[0]) ||
+        worth.get(b.id)! - worth.get(a.id)! ||
+        place(a.id) - place(b.id),
+    )
     .slice(0, count)
     .map(({ id }) => id);
   return outside.map(({ id }) => id).filter((id) => chosen.includes(id));

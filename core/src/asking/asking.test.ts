@@ -75,6 +75,7 @@ describe('the first questions', () => {
       const unseen = decide(subjectAsked(asked(taxon.name)).situation);
       const found = firstQuestions(unseen, 3);
       expect(new Set(found).size, taxon.name).toBe(3);
+      expect(found, taxon.name).toContain('rootsAtHoles');
       for (const id of found) expect(ball.has(id), `${taxon.name}: ${id}`).toBe(false);
     }
   });

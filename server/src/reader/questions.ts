@@ -4,7 +4,7 @@ import { days, plants } from '../db/schema.ts';
 import { markOf } from '../history/touched.ts';
 import { rowOr404 } from '../http/resource.ts';
 import { dayProblemFor } from '../services/dayProblem.ts';
-import { fittingFor, plansWithPlants } from '../services/fitting.ts';
+import { fittingFor, offeredTo, plansWithPlants } from '../services/fitting.ts';
 import { judgeAll, judgedWithin } from '../services/judging.ts';
 import { paceOf } from '../services/pace.ts';
 import { reservoirsOn } from '../services/reservoirs.ts';
@@ -29,6 +29,7 @@ export const QUESTIONS = {
   }),
   fitting: (db: Db, { plantId, date }: { plantId: number; date: IsoDate }) =>
     fittingFor(db, rowOr404(db, plants, plantId, 'plant'), date),
+  offered: (db: Db, { date }: { date: IsoDate }) => offeredTo(db, null, date),
   plans: (db: Db, { date }: { date: IsoDate }) => ({
     items: plansWithPlants(db, date),
     nextCursor: null,

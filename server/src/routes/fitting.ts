@@ -82,6 +82,14 @@ export function fittingRoutes(context: Context): DescribedRouter {
     (request, response) =>
       reader.send(response, 'fitting', { plantId: idOf(request), date: asOf(context, request) }),
   );
+  routes.get(
+    '/fitting',
+    {
+      summary: 'pots, covers and supports that a plant could have which is not in the collection',
+      query: dayQuery,
+    },
+    (request, response) => reader.send(response, 'offered', { date: asOf(context, request) }),
+  );
   routes.get('/plans', { summary: 'what was settled on, plant by plant' }, (_request, response) =>
     reader.send(response, 'plans', { date: context.today() }),
   );

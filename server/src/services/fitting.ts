@@ -25,19 +25,27 @@ export interface HandDown {
 /** A pot is worth waiting for so long. @source common practice, no source */
 const HAND_DOWN_WEEKS = 8;
 
-/** All that a plant could be fitted with, as the shelf and the other plants stand on a day. */
-export type Fitting = ReturnType<typeof fittingFor>;
-export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
+/** What shelf and other plants offer on a day to a plant; null: to one that is not in the collection. */
+export type Offered = ReturnType<typeof offeredTo>;
+export function offeredTo(db: Db, plant: PlantRow | null, date: IsoDate) {
   const shelf = readable(db, pots);
-  const present = shelf.find(({ id }) => id === plant.coverId) ?? null;
   return {
     pots: shelf.filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0),
     covers: shelf.filter(({ role, free }) => role === 'cover' && free > 0),
-    promised: promisedToOthers(db, plant.id),
-    presentCover: present,
-    presentPot: shelf.find(({ id }) => id === plant.potId) ?? null,
+    promised: promisedToOthers(db, plant?.id ?? null),
     supports: readable(db, supports).filter(({ free }) => free > 0),
     handDowns: handDownsFor(db, plant, date),
+  };
+}
+
+/** All that a plant could be fitted with. */
+export type Fitting = ReturnType<typeof fittingFor>;
+export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
+  const standing = readable(db, pots);
+  return {
+    ...offeredTo(db, plant, date),
+    presentCover: standing.find(({ id }) => id === plant.coverId) ?? null,
+    presentPot: standing.find(({ id }) => id === plant.potId) ?? null,
     headroomCm: db.select().from(spots).where(eq(spots.id, plant.spotId)).get()!.headroomCm,
     day: dayFor(db, plant),
     plan: db.select().from(plans).where(eq(plans.plantId, plant.id)).get() ?? null,
@@ -45,13 +53,17 @@ export function fittingFor(db: Db, plant: PlantRow, date: IsoDate) {
 }
 
 /** Pots and covers of the shelf that other plants are settled on: for each its plants, by name. */
-function promisedToOthers(db: Db, plantId: number): { potId: number; to: string[] }[] {
+function promisedToOthers(db: Db, plantId: number | null): { potId: number; to: string[] }[] {
   const promises = new Map<number, string[]>();
   const settled = db
     .select({ name: plants.name, fit: plans.fit })
     .from(plans)
     .innerJoin(plants, eq(plans.plantId, plants.id))
-    .where(and(ne(plans.plantId, plantId), isNull(plants.goneOn)))
+    .where(
+      plantId === null
+        ? isNull(plants.goneOn)
+        : and(ne(plans.plantId, plantId), isNull(plants.goneOn)),
+    )
     .orderBy(plants.id)
     .all();
   for (const { name, fit } of settled) {
@@ -98,14 +110,14 @@ function handedDownByDay(db: Db, plant: PlantRow): HandDown[] {
 }
 
 /** Pots of plants that want another themselves, now or soon, and those that a day hands down. */
-function handDownsFor(db: Db, plant: PlantRow, date: IsoDate): HandDown[] {
+function handDownsFor(db: Db, plant: PlantRow | null, date: IsoDate): HandDown[] {
   const soon = addDays(date, HAND_DOWN_WEEKS * 7);
-  const byDay = handedDownByDay(db, plant);
+  const byDay = plant ? handedDownByDay(db, plant) : [];
   const all = judgeAll(db, date);
-  const wantedIn = all.find(({ file }) => file.plant.id === plant.id)?.decision.week ?? date;
+  const wantedIn = all.find(({ file }) => file.plant.id === plant?.id)?.decision.week ?? date;
   const others = all
     .filter(({ file }) => !byDay.some(({ plantId }) => plantId === file.plant.id))
-    .filter(({ file }) => file.plant.id !== plant.id)
+    .filter(({ file }) => file.plant.id !== plant?.id)
     .filter(({ file }) => quarantineFor(db, file.plant, date) === null)
     .filter((judgement) => wantsPot(judgement, soon))
     .map(({ file, decision }) => ({

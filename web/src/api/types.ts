@@ -23,6 +23,7 @@ export type PantryComponent = Answers['GET /components/:id'];
 export type PantryRecipe = Answers['GET /recipes/:id'];
 export type RecipeVersion = RowOf<'GET /recipes/:id/versions'>;
 export type Fitting = Answers['GET /plants/:id/fitting'];
+export type Offered = Answers['GET /fitting'];
 export type Climate = Answers['GET /spots/:id/readings'];
 export type Photo = Answers['POST /photos'];
 export type Task = Answers['GET /tasks/:id'];

@@ -36,18 +36,10 @@ export const isFree =
   ({ id, free, soaking }: ShelfPot): boolean =>
     free + soaking > promisedTo(fitting, id).length;
 
-/** Everything that stands on a plant's ladder: its own pot, the shelf, what others leave, sizes to buy. */
-export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
-  const { plant } = file;
-  const present: PotOption = {
-    ...(fitting.presentPot
-      ? made(fitting.presentPot)
-      : { outside: plant.pot, material: plant.potMaterial }),
-    id: 'present',
-    potId: plant.potId,
-    label: m.fit.ownPot,
-    source: 'present',
-  };
+/** What shelf and other plants offer, as a ladder takes it. */
+export function offeredOptions(
+  fitting: Pick<Fitting, 'pots' | 'promised' | 'handDowns'>,
+): PotOption[] {
   const shelf = fitting.pots
     .filter(isFree(fitting))
     .map((pot) => shelfOption(pot, pot.free > 0 ? 'free' : 'soaking'));
@@ -63,5 +55,20 @@ export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
       ...(leftIn ? { leftIn } : {}),
     }),
   );
-  return ladderOptions(file.situation.pot, [present, ...shelf, ...handed]);
+  return [...shelf, ...handed];
+}
+
+/** Everything that stands on a plant's ladder: its own pot, the shelf, what others leave, sizes to buy. */
+export function optionsFor(file: PlantFile, fitting: Fitting): PotOption[] {
+  const { plant } = file;
+  const present: PotOption = {
+    ...(fitting.presentPot
+      ? made(fitting.presentPot)
+      : { outside: plant.pot, material: plant.potMaterial }),
+    id: 'present',
+    potId: plant.potId,
+    label: m.fit.ownPot,
+    source: 'present',
+  };
+  return ladderOptions(file.situation.pot, [present, ...offeredOptions(fitting)]);
 }

@@ -1,5 +1,6 @@
 import {
   ask,
+  coverOption,
   dayOfLastRepot,
   firstQuestions,
   guessedPlace,
@@ -17,8 +18,8 @@ import {
   type Signals,
 } from '@fernbank/core';
 import { computed } from 'vue';
-import type { ShelfPot, SpotRow } from '../api/types.ts';
-import { shelfOption } from './fitOptions.ts';
+import type { Offered, SpotRow } from '../api/types.ts';
+import { isFree, offeredOptions } from './fitOptions.ts';
 import { useDraft } from './useDraft.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
@@ -50,11 +51,11 @@ function deviceClock() {
 /**
  * A plant in the hand, what was said of it so far, and what follows.
  *
- * @param house  its spots, and the pots of its shelf
+ * @param house  its spots, and what shelf and other plants offer
  */
-export function useAsked(house: () => { spots: readonly SpotRow[]; pots: readonly ShelfPot[] }) {
+export function useAsked(house: () => { spots: readonly SpotRow[]; offered: Offered | null }) {
   const settings = useSettings();
-  const { pantry } = usePantry();
+  const store = usePantry();
   const { draft, clear } = useDraft('ask', blank);
   const guess = guessedPlace(deviceClock());
 
@@ -113,13 +114,18 @@ export function useAsked(house: () => { spots: readonly SpotRow[]; pots: readonl
     const ids = firstQuestions(unseen, QUESTIONS);
     return SIGNALS.filter(({ id }) => ids.includes(id));
   });
-  const own = computed(() =>
-    house()
-      .pots.filter(({ role, free }) => role === 'pot' && free > 0)
-      .map((pot) => shelfOption(pot, 'free')),
-  );
+  const offers = computed(() => {
+    const { offered } = house();
+    if (!offered) return undefined;
+    return {
+      pots: offeredOptions(offered),
+      covers: offered.covers.filter(isFree(offered)).map(coverOption),
+      supports: offered.supports,
+      headroomCm: spotRow.value?.headroomCm ?? null,
+    };
+  });
   const answer = computed(
-    () => asked.value && ask(asked.value, pantry, own.value, settings.current.scoopL),
+    () => asked.value && ask(asked.value, store.pantry, offers.value, settings.current.scoopL),
   );
   return {
     draft,

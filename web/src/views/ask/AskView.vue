@@ -38,11 +38,11 @@ const {
   fault,
   load,
 } = useLoaded(async () => {
-  const [spots, pots] = await Promise.all([api('/spots?limit=1000'), api('/pots?limit=1000')]);
-  return { spots: spots.items, pots: pots.items };
+  const [spots, offered] = await Promise.all([api('/spots?limit=1000'), api('/fitting')]);
+  return { spots: spots.items, offered };
 });
 const { draft, clear, guess, guessedFrom, spot, spotRow, mediumKind, asked, questions, answer } =
-  useAsked(() => house.value ?? { spots: [], pots: [] });
+  useAsked(() => house.value ?? { spots: [], offered: null });
 
 /** What most pots in a window are, and the larger ones by wider steps. */
 const OFFERED_CM = STANDARD_RIMS_CM.filter((cm) => cm >= 7 && cm <= 25 && cm !== 14);
