@@ -51,157 +51,157 @@ test.afterEach(async ({ page }) => {
   for (const deed of deeds.splice(0)) await takeBack(page, deed);
 });
 
-test.describe('on a phone', () => {
-  test.use({ viewport: PHONE });
-
-  test('a sour plant with mealy roots is rescued bare, though its keeper keeps balls whole', async ({
-    page,
-  }) => {
-    // Bilge Pump: in peat, whose ball the medium alone would have kept.
-    const kept = await page.request.patch('/api/plants/19', {
-      data: { schools: { oldMedium: 'ballWhole' } },
-    });
-    deeds.push(Number(kept.headers()['x-fernbank-deed']));
-    await settleFit(page, 19);
-    const before = await sheet(page, 19);
-    expect(before).toMatch(/Keep the ball whole/);
-    expect(before).toMatch(/cm ball/);
-
-    await page.goto('/plants/19/look');
-    await see(page, 'Smell', 'sour');
-    await see(page, 'Pests', 'white mealy clusters');
-    await page.getByRole('button', { name: 'Save 2 answers' }).click();
-    await expect(page).toHaveURL(/\/verdict$/);
-    await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Rescue it now/);
-
-    await settleFit(page, 19);
-    const after = await sheet(page, 19);
-    expect(after).toMatch(/apart, with its own tools/);
-    expect(after).toMatch(/Take all of the old medium off.*Rinse the roots.*Wash roots and crown/s);
-    expect(after).toMatch(/Woolly clusters smear when pressed/);
-    expect(after).not.toMatch(/Keep the ball|cm ball|Water it the same morning/);
-    // A bog plant is never kept dry, though its roots were opened.
-    expect(after).toMatch(/Water thoroughly/);
-  });
-});
-
-test('a moss mound ticked in the fit is on the sheet, at the bench and in what follows', async ({
-  page,
-}) => {
-  const plan = await moundInFit(page);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^A moss mound on .* wide$/);
-  const told = await plan.innerText();
-  const [, netPot] = /Net pot of (\d+) cm/.exec(told)!;
-  const [, grams] = /(\d+) g of dry/.exec(told)!;
-  const [, wide, mouth] = /([\d.]+) cm wide and .* on a mouth of ([\d.]+) cm/.exec(told)!;
-  expect(Number(wide)).toBeGreaterThan(Number(mouth) + 1);
-  expect(Number(netPot)).toBeLessThan(Number(mouth));
-  await page.getByRole('button', { name: 'Settle on this' }).click();
-  await expect(page.getByText(/^Settled on/).first()).toBeVisible();
-
-  const paper = await sheet(page, 6);
-  expect(paper).toContain(`a net pot of ${netPot} cm`);
-  expect(paper).toContain(`${grams} g of dry long-fibre moss`);
-  expect(paper).toContain(`Soak ${grams} g of long moss strands`);
-  expect(paper).toMatch(new RegExp(`upturned ${netPot} cm net pot.*Wrap long strands`, 's'));
-  expect(paper).not.toMatch(/Fill the mix|bed of mix|Lay a round of mesh|Tuck damp moss/);
-
-  const { body } = await recorded(page, 6);
-  expect(body.mixedIn.measures.map(({ component }) => component)).toEqual(['longMoss']);
-  expect(body.tasks.some(({ kind }) => kind === 'renew')).toBe(true);
-});
-
-test('a plant that rocks and is sour after its repot is no longer left alone: it is looked at, and made to stand', async ({
-  page,
-}) => {
-  // Fletching was repotted 52 days ago: the question after six to eight weeks is open.
-  await page.goto('/plants/15/outcome');
-  for (const sign of ['rocks in its pot', 'sour or soft at the base']) {
-    await page.getByRole('button', { name: sign }).click();
-  }
-  await page.getByRole('button', { name: /it suffers, or is lost/ }).click();
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByText('Written down.', { exact: true })).toBeVisible();
-
-  await page.goto('/plants/15/verdict');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(
-    // In doubt what of it is alive, it is looked at first.
-    /^(Rescue it now|Slide it out and look before you cut)/,
-  );
-  await aftercareByPlant(page);
-  const bed = page.locator('section.panel', {
-    has: page.getByRole('heading', { name: /^Fletching/ }),
-  });
-  await expect(bed).toContainText('Make it stand: firm the mix round it, tie it or stake it');
-  await expect(bed).toContainText('Look again: better or worse?');
-  await page.goto('/rounds');
-  await settled(page);
-  await expect(
-    page.getByRole('button', { name: /^Done: Make it stand.*Fletching$/ }),
-  ).toBeVisible();
-});
-
-test('feed that was laid in is never asked for meanwhile, and its page says until when it lasts', async ({
-  page,
-}) => {
-  await aftercareByPlant(page);
-  const bed = page.locator('section.panel', {
-    has: page.getByRole('heading', { name: /^Fletching/ }),
-  });
-  const asks = bed.getByText('Feeding may start again', { exact: false });
-  await expect(asks).toBeVisible();
-  await bed.getByRole('button', { name: /^Done: Feeding may start again/ }).click();
-  const dialog = page.getByRole('dialog').filter({ hasText: 'Feed Fletching' });
-  await dialog.getByLabel('slow-release, laid in').check();
-  await dialog.getByLabel('It lasts').fill('4');
-  await dialog.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('Fletching was fed on')).toBeVisible();
-  await expect(asks).toHaveCount(0);
-  await expect(bed).toContainText('Fresh slow-release feed');
-  await page.goto('/plants/15');
-  await expect(page.getByRole('row', { name: /^Feed/ })).toContainText(
-    /slow-release, until about 1[4-8] July? 2026/,
-  );
-});
-
-test('mounds of a potting day are fetched as their fits say: net pots by size, strands by weight', async ({
-  page,
-}) => {
-  await moundInFit(page);
-  await page.getByRole('button', { name: 'Settle on this' }).click();
-  await expect(page.getByText(/^Settled on/).first()).toBeVisible();
-  const { items } = (await (await page.request.get('/api/plans')).json()) as {
-    items: { plantId: number; fit: { mound?: boolean } }[];
-  };
-  expect(items.find(({ plantId }) => plantId === 6)!.fit.mound).toBe(true);
-
-  const pins = [{ kind: 'in', plant: 6 }];
-  const data = { dates: [{ date: TODAY, minutes: 240 }], cleaning: 'rinse', pins };
-  const made = await page.request.post('/api/days', { data });
-  const day = (await made.json()) as { id: number };
-  try {
-    await page.goto('/day');
-    await expect(page.getByRole('button', { name: 'Settle on this' })).toBeEnabled();
-    await page.goto('/day/lists');
-    const list = page.locator('section', {
-      has: page.getByRole('heading', { name: 'For the mounds' }),
-    });
-    await expect(list).toContainText(/1 × net pot of \d+ cm/);
-    await expect(list).toContainText(
-      /long-fibre moss: of that above \d+ g dry, in long strands, for one mound/,
-    );
-  } finally {
-    await page.request.post(`/api/days/${day.id}/reopen`);
-    await page.request.delete(`/api/days/${day.id}`);
-  }
-});
-
 for (const { where, viewport } of [
   { where: 'at the desk', viewport: { width: 1280, height: 800 } },
   { where: 'on a phone', viewport: PHONE },
 ]) {
   test.describe(where, () => {
     test.use({ viewport });
+
+    test('a sour plant with mealy roots is rescued bare, though its keeper keeps balls whole', async ({
+      page,
+    }) => {
+      // Bilge Pump: in peat, whose ball the medium alone would have kept.
+      const kept = await page.request.patch('/api/plants/19', {
+        data: { schools: { oldMedium: 'ballWhole' } },
+      });
+      deeds.push(Number(kept.headers()['x-fernbank-deed']));
+      await settleFit(page, 19);
+      const before = await sheet(page, 19);
+      expect(before).toMatch(/Keep the ball whole/);
+      expect(before).toMatch(/cm ball/);
+
+      await page.goto('/plants/19/look');
+      await see(page, 'Smell', 'sour');
+      await see(page, 'Pests', 'white mealy clusters');
+      await page.getByRole('button', { name: 'Save 2 answers' }).click();
+      await expect(page).toHaveURL(/\/verdict$/);
+      await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Rescue it now/);
+
+      await settleFit(page, 19);
+      const after = await sheet(page, 19);
+      expect(after).toMatch(/apart, with its own tools/);
+      expect(after).toMatch(
+        /Take all of the old medium off.*Rinse the roots.*Wash roots and crown/s,
+      );
+      expect(after).toMatch(/Woolly clusters smear when pressed/);
+      expect(after).not.toMatch(/Keep the ball|cm ball|Water it the same morning/);
+      // A bog plant is never kept dry, though its roots were opened.
+      expect(after).toMatch(/Water thoroughly/);
+    });
+
+    test('a moss mound ticked in the fit is on the sheet, at the bench and in what follows', async ({
+      page,
+    }) => {
+      const plan = await moundInFit(page);
+      await expect(page.getByRole('heading', { level: 1 })).toContainText(
+        /^A moss mound on .* wide$/,
+      );
+      const told = await plan.innerText();
+      const [, netPot] = /Net pot of (\d+) cm/.exec(told)!;
+      const [, grams] = /(\d+) g of dry/.exec(told)!;
+      const [, wide, mouth] = /([\d.]+) cm wide and .* on a mouth of ([\d.]+) cm/.exec(told)!;
+      expect(Number(wide)).toBeGreaterThan(Number(mouth) + 1);
+      expect(Number(netPot)).toBeLessThan(Number(mouth));
+      await page.getByRole('button', { name: 'Settle on this' }).click();
+      await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+
+      const paper = await sheet(page, 6);
+      expect(paper).toContain(`a net pot of ${netPot} cm`);
+      expect(paper).toContain(`${grams} g of dry long-fibre moss`);
+      expect(paper).toContain(`Soak ${grams} g of long moss strands`);
+      expect(paper).toMatch(new RegExp(`upturned ${netPot} cm net pot.*Wrap long strands`, 's'));
+      expect(paper).not.toMatch(/Fill the mix|bed of mix|Lay a round of mesh|Tuck damp moss/);
+
+      const { body } = await recorded(page, 6);
+      expect(body.mixedIn.measures.map(({ component }) => component)).toEqual(['longMoss']);
+      expect(body.tasks.some(({ kind }) => kind === 'renew')).toBe(true);
+    });
+
+    test('a plant that rocks and is sour after its repot is no longer left alone: it is looked at, and made to stand', async ({
+      page,
+    }) => {
+      // Fletching was repotted 52 days ago: the question after six to eight weeks is open.
+      await page.goto('/plants/15/outcome');
+      for (const sign of ['rocks in its pot', 'sour or soft at the base']) {
+        await page.getByRole('button', { name: sign }).click();
+      }
+      await page.getByRole('button', { name: /it suffers, or is lost/ }).click();
+      await page.getByRole('button', { name: 'Write it down' }).click();
+      await expect(page.getByText('Written down.', { exact: true })).toBeVisible();
+
+      await page.goto('/plants/15/verdict');
+      await expect(page.getByRole('heading', { level: 1 })).toContainText(
+        // In doubt what of it is alive, it is looked at first.
+        /^(Rescue it now|Slide it out and look before you cut)/,
+      );
+      await aftercareByPlant(page);
+      const bed = page.locator('section.panel', {
+        has: page.getByRole('heading', { name: /^Fletching/ }),
+      });
+      await expect(bed).toContainText('Make it stand: firm the mix round it, tie it or stake it');
+      await expect(bed).toContainText('Look again: better or worse?');
+      await page.goto('/rounds');
+      await settled(page);
+      await expect(
+        page.getByRole('button', { name: /^Done: Make it stand.*Fletching$/ }),
+      ).toBeVisible();
+    });
+
+    test('feed that was laid in is never asked for meanwhile, and its page says until when it lasts', async ({
+      page,
+    }) => {
+      await aftercareByPlant(page);
+      const bed = page.locator('section.panel', {
+        has: page.getByRole('heading', { name: /^Fletching/ }),
+      });
+      const asks = bed.getByText('Feeding may start again', { exact: false });
+      await expect(asks).toBeVisible();
+      await bed.getByRole('button', { name: /^Done: Feeding may start again/ }).click();
+      const dialog = page.getByRole('dialog').filter({ hasText: 'Feed Fletching' });
+      await dialog.getByLabel('slow-release, laid in').check();
+      await dialog.getByLabel('It lasts').fill('4');
+      await dialog.getByRole('button', { name: 'Save', exact: true }).click();
+      await expect(page.getByText('Fletching was fed on')).toBeVisible();
+      await expect(asks).toHaveCount(0);
+      await expect(bed).toContainText('Fresh slow-release feed');
+      await page.goto('/plants/15');
+      await expect(page.getByRole('row', { name: /^Feed/ })).toContainText(
+        /slow-release, until about 1[4-8] July? 2026/,
+      );
+    });
+
+    test('mounds of a potting day are fetched as their fits say: net pots by size, strands by weight', async ({
+      page,
+    }) => {
+      await moundInFit(page);
+      await page.getByRole('button', { name: 'Settle on this' }).click();
+      await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+      const { items } = (await (await page.request.get('/api/plans')).json()) as {
+        items: { plantId: number; fit: { mound?: boolean } }[];
+      };
+      expect(items.find(({ plantId }) => plantId === 6)!.fit.mound).toBe(true);
+
+      const pins = [{ kind: 'in', plant: 6 }];
+      const data = { dates: [{ date: TODAY, minutes: 240 }], cleaning: 'rinse', pins };
+      const made = await page.request.post('/api/days', { data });
+      const day = (await made.json()) as { id: number };
+      try {
+        await page.goto('/day');
+        await expect(page.getByRole('button', { name: 'Settle on this' })).toBeEnabled();
+        await page.goto('/day/lists');
+        const list = page.locator('section', {
+          has: page.getByRole('heading', { name: 'For the mounds' }),
+        });
+        await expect(list).toContainText(/1 × net pot of \d+ cm/);
+        await expect(list).toContainText(
+          /long-fibre moss: of that above \d+ g dry, in long strands, for one mound/,
+        );
+      } finally {
+        await page.request.post(`/api/days/${day.id}/reopen`);
+        await page.request.delete(`/api/days/${day.id}`);
+      }
+    });
 
     test('a plant of soil goes into pebbles over water: vessel, wicks, litres and weeks are the same everywhere', async ({
       page,

@@ -126,7 +126,7 @@ export function moveAfterLook(db: Db, plantId: number, date: IsoDate, signals: S
   }
 }
 
-/** Something was done that a task of the newest repot asks for: that is the task, if its day has come. */
+/** Something was done that a task of the newest repot asks for: that is the task, whenever it was due. */
 export function tickTaskOf(db: Db, plantId: number, kind: MeasurementKind, date: IsoDate): void {
   const asked = TASKS_OF_DEED[kind];
   const found = asked && standing(db, plantId);
@@ -141,11 +141,14 @@ export function noteFilled(db: Db, plantId: number, date: IsoDate): void {
   if (over) noteDeed(db, plantId, 'reservoirFlushed', date);
 }
 
+/** What a line of the log says that no hand typed. */
+const TICKED = 'ticked off';
+
 /** Once a day, however it is told. */
 function noteDeed(db: Db, plantId: number, kind: MeasurementKind, date: IsoDate): void {
   if (deedOn(db, plantId, kind, date)) return;
   db.insert(measurements)
-    .values({ ...stamp(), plantId, date, kind, value: 1 })
+    .values({ ...stamp(), plantId, date, kind, value: 1, note: TICKED })
     .run();
 }
 const deedOn = (db: Db, plantId: number, kind: MeasurementKind, date: IsoDate) =>
@@ -161,7 +164,7 @@ const deedOn = (db: Db, plantId: number, kind: MeasurementKind, date: IsoDate) =
     )
     .get();
 
-/** A tick is a line of the log; open again, the line goes. */
+/** A tick is a line of the log; open again, the line that it wrote goes, and one that was typed stays. */
 function logTick(db: Db, task: TaskRow, done: IsoDate | null): void {
   const { plantId } = task;
   const kind = deedOfTask(task.rule, task.words);
@@ -172,7 +175,7 @@ function logTick(db: Db, task: TaskRow, done: IsoDate | null): void {
     return;
   }
   const logged = task.done === null ? undefined : deedOn(db, plantId, kind, task.done);
-  if (logged) db.delete(measurements).where(eq(measurements.id, logged.id)).run();
+  if (logged?.note === TICKED) db.delete(measurements).where(eq(measurements.id, logged.id)).run();
 }
 
 /** Marks a task done on a day, or open again; what hangs on it follows. */

@@ -88,8 +88,9 @@ export function useAsked(house: () => { spots: readonly SpotRow[]; offered: Offe
   });
   const mediumKind = computed(() => draft.value.mediumKind ?? taxon.value?.traits.medium ?? null);
 
-  const asked = computed((): Asked | null => {
-    const { rimCm, signals } = draft.value;
+  /** As far as nothing was seen of it. */
+  const unseen = computed((): Asked | null => {
+    const { rimCm } = draft.value;
     if (!taxon.value || !rimCm || !mediumKind.value) return null;
     return {
       taxon: taxon.value,
@@ -97,7 +98,7 @@ export function useAsked(house: () => { spots: readonly SpotRow[]; offered: Offe
       potMaterial: 'plastic',
       mediumKind: mediumKind.value,
       lastRepot: lastRepot.value,
-      signals,
+      signals: {},
       spot: spot.value,
       date: today.value,
       schools: schoolsFollowed(
@@ -107,12 +108,20 @@ export function useAsked(house: () => { spots: readonly SpotRow[]; offered: Offe
       ),
     };
   });
-  /** What was asked before anything was seen decides what is asked: no question goes while it is answered. */
+  /** What is asked rests on what was known before: no question goes while it is answered. */
   const questions = computed(() => {
-    if (!asked.value) return [];
-    const unseen = decide(subjectAsked({ ...asked.value, signals: {} }).situation);
-    const ids = firstQuestions(unseen, QUESTIONS);
+    if (!unseen.value) return [];
+    const ids = firstQuestions(decide(subjectAsked(unseen.value).situation), QUESTIONS);
     return SIGNALS.filter(({ id }) => ids.includes(id));
+  });
+  /** Only what can be seen on the page counts: another kind may have been asked about before. */
+  const asked = computed((): Asked | null => {
+    if (!unseen.value) return null;
+    const shown = new Set<string>(questions.value.map(({ id }) => id));
+    const signals = Object.fromEntries(
+      Object.entries(draft.value.signals).filter(([id]) => shown.has(id)),
+    ) as Signals;
+    return { ...unseen.value, signals };
   });
   const offers = computed(() => {
     const { offered } = house();

@@ -54,6 +54,19 @@ describe('Ask about a plant', () => {
     expect(answer(wrapper)).toBe(before);
   });
 
+  it('what was seen of another kind before is not weighed where it is not shown', async () => {
+    const fresh = await asking();
+    await say(fresh.wrapper, 'Aspidistra elatior', 15);
+    const [clean, asked] = [answer(fresh.wrapper), fresh.wrapper.findAll('.question').length];
+    const shown = fresh.wrapper.findAll('.question .label').map((label) => label.text());
+    localStorage.setItem('fernbank.draft.ask', JSON.stringify({ signals: { limp: true } }));
+    const { wrapper } = await asking();
+    await say(wrapper, 'Aspidistra elatior', 15);
+    expect(shown.join()).not.toContain('Limp');
+    expect(wrapper.findAll('.question')).toHaveLength(asked);
+    expect(answer(wrapper)).toBe(clean);
+  });
+
   it('offers a pot of the shelf before one to buy', async () => {
     const pots = [
       {
