@@ -173,7 +173,7 @@ export const POINTERS: readonly {
   { signal: 'rot', is: 'stem', words: 'the stem rots', weights: { tooWet: 1.4 } },
   { signal: 'rot', is: 'none', words: 'no rot', weights: { tooWet: -0.6 } },
   { signal: 'resting', is: true, words: 'it goes to rest', weights: { rest: 2.4 } },
-  { signal: 'coldHurt', is: true, words: 'cold has hurt it', weights: { cold: 3, tooDry: -1 } },
+  { signal: 'coldHurt', is: true, words: 'cold has hurt it', weights: { cold: 6, tooDry: -1 } },
   { signal: 'justArrived', is: true, words: 'it has just arrived', weights: { freshMove: 2.2 } },
 ];
 

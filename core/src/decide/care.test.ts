@@ -1,8 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { resolveTaxon } from '../catalogue/index.ts';
+import { nominalPot } from '../pots/index.ts';
+import { TYPICAL_SPOT } from '../season/index.ts';
 import {
   answersOf,
   CARE_KINDS,
+  decide,
   isAfter,
   SIGNALS,
   standingFindings,
@@ -40,6 +44,29 @@ describe('what a deed answers', () => {
       }
     }
   });
+});
+
+describe('a plant that cold has hurt', () => {
+  // Written down before it was asked; common practice, no source: whoever saw it knows the cause.
+  it.each(['Sedum', 'Aglaonema', 'Fittonia'])(
+    '%s, limp, is nursed, not searched for its trouble',
+    (name) => {
+      const { traits } = resolveTaxon(name)!;
+      const decision = decide({
+        traits,
+        date: '2026-03-16',
+        spot: TYPICAL_SPOT,
+        pot: nominalPot(11),
+        medium: { kind: traits.medium },
+        lastRepot: '2025-09-01',
+        signals: { coldHurt: true, limp: true },
+        lookedOn: '2026-03-16',
+      });
+      expect(decision.headline).toBe('refresh');
+      expect(decision.now).toContain('nurseCold');
+      expect(decision.troubleshoot!.causes[0]!.id).toBe('cold');
+    },
+  );
 });
 
 describe('findings that stand', () => {

@@ -139,7 +139,9 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     headline: headlineOf(verdict, {
       nothingKnown: lookFirst,
       rootsInDoubt: unpot !== null,
-      potUnlikely: causes !== null && isPotUnlikely(causes, states),
+      // Whoever saw that cold did it need not look for what did.
+      potUnlikely:
+        situation.signals.coldHurt !== true && causes !== null && isPotUnlikely(causes, states),
     }),
     verdict,
     week: weekOf(verdict, best.week, frame.monday),
