@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CATALOGUE, resolveTaxon } from '../catalogue/index.ts';
 import { decide, SIGNALS } from '../decide/index.ts';
 import { SHIPPED } from '../media/index.ts';
-import { rimCm } from '../pots/index.ts';
+import { nominalPot, rimCm } from '../pots/index.ts';
 import {
   ask,
   dayOfLastRepot,
@@ -110,11 +110,31 @@ describe('the answer', () => {
     expect(['rescueNow', 'repotNow', 'unpotAndLook']).toContain(decision.headline);
   });
 
+  it('an ivy with a support has room for its mix, also where a pot hardly larger is owned', () => {
+    const clay14 = {
+      id: 'shelf-1',
+      label: 'clay 14',
+      outside: nominalPot(14),
+      material: 'terracotta',
+      source: 'free',
+    } as const;
+    const house = { pots: [clay14], covers: [], supports: [], headroomCm: null };
+    const { fit, batch } = ask(asked('Hedera', { rimCm: 13 }), SHIPPED, house);
+    expect(batch).not.toBeNull();
+    expect(rimCm(fit.rung!.option.outside)).toBeGreaterThanOrEqual(15);
+    expect(rimCm(fit.rung!.option.outside)).toBeLessThanOrEqual(19);
+  });
+
   it('is there for every third kind and width that pots come in', () => {
     for (const taxon of CATALOGUE.filter((_, i) => i % 3 === 0)) {
       for (const rimCm of [6, 13, 30]) {
         const { fit, batch } = ask(asked(taxon.name, { taxon, rimCm }), SHIPPED);
         expect(fit.rung, `${taxon.name} in ${rimCm} cm`).not.toBeNull();
+        // Common practice, no source: a pole never takes the room that the new pot was for.
+        if (fit.plan && fit.rung!.verdict === 'fits' && fit.rung!.option.source !== 'present') {
+          const share = fit.rung!.newMediumL / fit.rung!.fillL;
+          expect(share, `${taxon.name} in ${rimCm} cm`).toBeGreaterThan(0.1);
+        }
         // Only what stays in its pot with its ball whole needs none.
         if (fit.rung!.option.source !== 'present') {
           expect(batch!.mixedL, `${taxon.name} in ${rimCm} cm`).toBeGreaterThan(0);

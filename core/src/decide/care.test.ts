@@ -63,6 +63,8 @@ describe('a plant that cold has hurt', () => {
         lookedOn: '2026-03-16',
       });
       expect(decision.headline).toBe('refresh');
+      // Limp from cold is no sign of thirst.
+      expect(decision.reasons.map(({ signal }) => signal)).not.toContain('limp');
       expect(decision.now).toContain('nurseCold');
       expect(decision.troubleshoot!.causes[0]!.id).toBe('cold');
     },

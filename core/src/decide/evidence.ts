@@ -1,11 +1,13 @@
 import { addsFor } from './shows.ts';
 import {
   CONTRADICTIONS,
+  EXPLAINED_BY,
   SECOND_COUNTS,
   SHARED_CAUSES,
   STATES,
   TOGETHER,
   weigh,
+  type SignalId,
   type Signals,
   type SignalValue,
   type State,
@@ -65,6 +67,8 @@ export function weighSignals(
   }
   for (const [id, value] of answered(signals)) {
     if (measured.some(({ replaces }) => replaces.includes(id))) continue;
+    const cause = EXPLAINED_BY[id as SignalId];
+    if (cause && signals[cause] === true) continue;
     const { weights, text } = weigh(id, value);
     const adds = traits && medium ? addsFor(id, value, { traits, medium }) : {};
     for (const state of STATES) {

@@ -535,6 +535,9 @@ export const SHARED_CAUSES: readonly {
 ];
 export const SECOND_COUNTS = 0.5;
 
+/** Findings that another one accounts for: beside it they are no evidence of their own. @source common practice, no source */
+export const EXPLAINED_BY: Readonly<Partial<Record<SignalId, SignalId>>> = { limp: 'coldHurt' };
+
 /**
  * Findings that say more together than each alone.
  *

@@ -15,6 +15,9 @@ const MOST_WIDER_CM = 4.5;
 const GIVES_CM = 0.6;
 const MOST_SHAVED = 0.2;
 
+/** Of what a pot holds so much at least is new mix, where a support goes in beside the ball. */
+const LEAST_NEW = 0.1;
+
 /** What rules a pot out by itself; null: nothing does. */
 export function ruledOut(
   rung: Rung,
@@ -35,6 +38,18 @@ export function ruledOut(
     return {
       verdict: 'ballTooWide',
       because: say`the ball is ${{ cm: ball.widthCm }} wide and ${{ cm: ball.heightCm }} high: it will not go in whole`,
+    };
+  }
+  // One size up is for new mix: where ball and support leave none, nothing is won.
+  if (
+    rung.standing.support &&
+    option.source !== 'present' &&
+    ball.keepsShape &&
+    rung.newMediumL < LEAST_NEW * rung.fillL
+  ) {
+    return {
+      verdict: 'ballTooWide',
+      because: 'ball and support together fill it: next to no room for new mix',
     };
   }
   if (stance.tipAngleDryDeg < UNSAFE_DEG) {

@@ -15,9 +15,12 @@ const { potTitle, supportTitle, waterTitle } = usePotWords();
 const { said, volume } = useUnits();
 
 const MOST_REASONS = 2;
-const because = computed(() =>
-  leadingReasons(props.answer.decision, MOST_REASONS).map(({ text }) => said(text)),
-);
+const because = computed(() => {
+  const { decision } = props.answer;
+  // Of what nobody looked at there is nothing to reason from.
+  if (decision.headline === 'lookFirst') return [];
+  return leadingReasons(decision, MOST_REASONS).map(({ text }) => said(text));
+});
 const costs = computed(() => whyThenOf(props.answer.decision));
 const wanted = computed(() => wantsPot({ decision: props.answer.decision, overrule: null }));
 const pot = computed(() => {

@@ -12,7 +12,7 @@ const tap = (value: Value) => emit('update:modelValue', props.modelValue === val
 </script>
 
 <template>
-  <div :class="['tiles', wide ? '' : 'tiny', 'taps']" role="group" :aria-label="label">
+  <div :class="['tiles', wide ? 'tiny' : 'thumbs']" role="group" :aria-label="label">
     <button
       v-for="{ value, title } in choices"
       :key="value"
@@ -27,9 +27,6 @@ const tap = (value: Value) => emit('update:modelValue', props.modelValue === val
 </template>
 
 <style scoped>
-.taps {
-  gap: 6px;
-}
 button {
   padding: 4px 8px;
 }

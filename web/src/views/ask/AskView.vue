@@ -2,6 +2,7 @@
 import { mdiChevronDown } from '@mdi/js';
 import {
   LAST_REPOTS,
+  LENGTH_UNITS,
   LIGHT_CLASSES,
   MEDIUM_KINDS,
   nominalPot,
@@ -32,7 +33,7 @@ import { useSettings } from '../../stores/settings.ts';
 const router = useRouter();
 const settings = useSettings();
 const notices = useNotices();
-const { length, number } = useUnits();
+const { us, length, number } = useUnits();
 const {
   value: house,
   fault,
@@ -44,9 +45,15 @@ const {
 const { draft, clear, guess, guessedFrom, spot, spotRow, mediumKind, asked, questions, answer } =
   useAsked(() => house.value ?? { spots: [], offered: null });
 
-/** What most pots in a window are, and the larger ones by wider steps. */
+/** What most pots in a window are, in the sizes that are sold where this is read. */
 const OFFERED_CM = STANDARD_RIMS_CM.filter((cm) => cm >= 7 && cm <= 25 && cm !== 14);
-const widths = computed(() => OFFERED_CM.map((cm) => ({ value: cm, title: length(cm) })));
+const OFFERED_IN = [3, 4, 5, 6, 7, 8, 10, 12];
+const widths = computed(() =>
+  (us.value ? OFFERED_IN.map((inches) => inches * LENGTH_UNITS.in) : OFFERED_CM).map((cm) => ({
+    value: cm,
+    title: length(cm),
+  })),
+);
 const repots = LAST_REPOTS.map(({ id: value, label: title }) => ({ value, title }));
 const lights = LIGHT_CLASSES.map(({ id: value, label: title }) => ({ value, title }));
 const media = MEDIUM_KINDS.map(({ id: value, label: title }) => ({ value, title }));
