@@ -88,7 +88,7 @@ export function startingChoices(
     liveRoots: null,
     picked: null,
     supportMode: !plan ? suggested : plan.support ? 'new' : has ? 'keep' : 'none',
-    goal: wish.goal ?? (traits.support === 'aerialRoots' ? 'largerLeaves' : 'tidy'),
+    goal: wish.goal ?? (growsLeaves(traits) ? 'largerLeaves' : 'tidy'),
     minutesPerWeek: wish.minutesPerWeek ?? null,
     stems: subject.stems,
     kind: plan?.support?.kind ?? null,
@@ -100,6 +100,13 @@ export function startingChoices(
     horizonMonths: HORIZON_MONTHS,
   };
 }
+
+/**
+ * Of those that cling the climbers of chunky mixes grow larger leaves on what is damp; ivies, figs and climbing
+ * cacti only cling. @source common practice, no source
+ */
+const growsLeaves = ({ support, medium }: FitSubject['situation']['traits']): boolean =>
+  support === 'aerialRoots' && medium === 'mix';
 
 /** A vessel that is none of the shelf's. */
 export const FOUND_VESSEL = 'found';
