@@ -45,7 +45,9 @@ test.describe('from an empty start, on a phone', () => {
     expect(headline).toMatch(/^Repot /);
     await expect(answer).toContainText(/A 1[5-7] cm pot/);
     await expect(answer).toContainText(/\d × bark/);
-    await expect(answer).toContainText('at 52° N. A guess, by the time zone of this device.');
+    await expect(answer).toContainText(
+      'indoors at 52° N; light: bright room, away from glass. A guess, by the time zone of this device.',
+    );
     const pot = await answer.locator('dd strong').first().innerText();
     const used = await taps();
     const seconds = (Date.now() - began) / 1000 + used * PER_TAP_SECONDS;

@@ -11,7 +11,7 @@ export type LastRepot = (typeof LAST_REPOTS)[number]['id'];
 
 /** Most pots are changed in spring. @source common practice, no source */
 const SPRING = { north: '04-15', south: '10-15' } as const;
-/** “Longer ago” is mostly the year before the last. */
+/** “Longer ago” is mostly the year before the last. @source common practice, no source */
 const LONGER_YEARS = 2;
 
 /**

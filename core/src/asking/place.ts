@@ -15,7 +15,7 @@ export interface GuessedPlace {
   from: 'zone' | 'clockChange' | 'nothing';
 }
 
-/** In a land that sets its clocks by the season and is not known: about so far from the equator. */
+/** In a land that sets its clocks by the season and is not known: about so far from the equator. @source common practice, no source */
 const SEASONAL_DEG = 40;
 
 /**

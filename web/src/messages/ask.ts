@@ -17,7 +17,7 @@ export const ask = {
   scoopsOf: (litres: string) => `in scoops of ${litres}`,
   part: (scoops: number, label: string) => `${scoops} × ${label}`,
   noMix: 'no new mix: the ball fills the pot',
-  guessed: (light: string, latitude: string) => `Reckoned for ${light}, indoors, at ${latitude}.`,
+  guessed: (light: string, latitude: string) => `Reckoned indoors at ${latitude}; light: ${light}.`,
   guess: {
     zone: 'A guess, by the time zone of this device.',
     clockChange: 'A guess, by how the clocks of this device change.',
