@@ -9,13 +9,11 @@ import {
   seasonOf,
   seeded,
   WINDOW_READINESS,
-  type Grade,
   type IsoDate,
   type MeasurementKind,
   type MediumKind,
   type Practice,
   type RootWork,
-  type Seen,
   type Spot,
 } from '@fernbank/core';
 import type { Db } from '../server/src/db/driver.ts';
@@ -31,18 +29,10 @@ import {
   spots,
 } from '../server/src/db/schema.ts';
 import { stamp } from '../server/src/http/resource.ts';
+import { fateOf, shownAt } from './fate.ts';
 
-/** How likely a repot goes well, by whether it was done in the plant's window and how hard on the roots. */
-const GOES_WELL = { inWindow: 0.85, outside: 0.45, bareRoot: 0.85, mostOff: 0.95, ballKept: 1 };
-const HALF_WELL = 0.6;
 /** Not every question is answered. */
 const ANSWERED = 0.8;
-const SEEN: Record<Grade, Seen[]> = {
-  thrives: ['newGrowth', 'firm'],
-  holdsOn: ['firm', 'leafLoss'],
-  suffers: ['leafLoss', 'shrivel'],
-};
-
 /** Plants of which the pot before is remembered too: how long, and what was found at its end. */
 const STAYS_BEFORE: Record<string, { months: number; ballCover: number; compacted: boolean }> = {
   Breakwater: { months: 9, ballCover: 0.95, compacted: false },
@@ -111,28 +101,14 @@ type RepotRow = typeof repots.$inferSelect;
 
 /** Each question whose time is over was answered, or was not. */
 function grade(db: Db, row: RepotRow, today: IsoDate, random: () => number) {
-  const well =
-    (row.practice!.inWindow ? GOES_WELL.inWindow : GOES_WELL.outside) * GOES_WELL[row.rootWork];
-  const luck = random();
-  const now: Grade =
-    luck < well ? 'thrives' : luck < well + (1 - well) * HALF_WELL ? 'holdsOn' : 'suffers';
+  const fate = fateOf(row.practice!, row.rootWork, random());
   for (const at of CHECKPOINT_IDS) {
     const answered = random() < ANSWERED;
     const date = addDays(row.date, CHECKPOINTS[at].days);
     const over = daysBetween(row.date, today) > CHECKPOINTS[at].until;
     if (!over || !answered) continue;
-    // Three weeks in, little shows yet.
-    const shown: Grade = at === 'weeks3' && now === 'thrives' ? 'holdsOn' : now;
     db.insert(outcomes)
-      .values({
-        ...stamp(),
-        plantId: row.plantId,
-        repotId: row.id,
-        at,
-        date,
-        grade: shown,
-        seen: at === 'weeks3' && now === 'thrives' ? ['firm'] : SEEN[shown],
-      })
+      .values({ ...stamp(), plantId: row.plantId, repotId: row.id, at, date, ...shownAt(fate, at) })
       .run();
   }
 }

@@ -2,12 +2,8 @@ import {
   addDays,
   aftercarePlan,
   exploredAfter,
-  fillL,
-  freshIn,
   blendOfRecipe,
-  dayNumber,
   daysBetween,
-  demandOver,
   insideOfMaterial,
   monthsToFill,
   nominalPot,
@@ -40,6 +36,7 @@ import { writeSettings } from '../server/src/services/settings.ts';
 import { practised, repotBefore, whatFollowed } from './after.ts';
 import { PLANTS, SETTLED, SHELF, SPOTS, spotRow, SUPPORTS, type GardenPlant } from './garden.ts';
 import { stockPantry } from './pantry.ts';
+import { keepWatering, waterings } from './watering.ts';
 
 const TESTED_DAYS_AGO = 31;
 const MONTHS_KEPT = 26;
@@ -331,15 +328,10 @@ function outsideSigns(explored: number, activity: number, random: () => number):
   };
 }
 
-/** Watering is skipped over this many days at most, however dim the corner. */
-const LONGEST_CYCLE_DAYS = 24;
 /** A log goes back this far. */
 const LOGGED_MONTHS = 11;
 
-/**
- * A log of weights, before and after each watering: use follows the spot's
- * weather and grows as the plant fills its pot, which comes to hold less.
- */
+/** A log of weights, before and after each watering, up to today. */
 function weigh(
   db: Db,
   plantId: number,
@@ -350,36 +342,21 @@ function weigh(
   today: IsoDate,
   random: () => number,
 ): void {
-  const { traits, spot } = place;
-  const inside = insideOfMaterial(nominalPot(kept.rimCm, kept.trade), kept.material ?? 'plastic');
-  const mix = blendOfRecipe(recipeId);
-  const { water } = freshIn(mix, inside);
-  const litres = fillL(inside);
-  const dry = litres * (mix.dryKgPerL + 0.28);
-  const log = (date: IsoDate, minute: number, kind: 'weightKg' | 'watered', value: number) =>
-    db
-      .insert(measurements)
-      .values({ ...stamp(), plantId, date, minute, kind, value: Math.round(value * 1000) / 1000 })
-      .run();
   const start = addDays(today, -Math.round(LOGGED_MONTHS * DAYS_PER_MONTH));
-  let date = start > repotted ? start : addDays(repotted, 2);
-  const days = Math.max(1, daysBetween(date, today));
-  const usualG = 34 * litres * kept.weighed!.use;
-  let wet = dry + water * litres;
-  for (let first = true; date <= today; first = false) {
-    const through = 1 - daysBetween(date, today) / days;
-    const holds =
-      water * litres * (1 - kept.weighed!.holdsLess * through) * (0.98 + 0.04 * random());
-    const from = dayNumber(date);
-    const asked = demandOver({ from, to: from + 7 }, spot, traits);
-    const perDay = usualG * asked * (1 + kept.weighed!.usesMore * through) * (0.9 + 0.2 * random());
-    if (!first) log(date, 595, 'weightKg', Math.max(dry + 0.1 * holds, wet - 0.55 * holds));
-    log(date, 605, 'watered', 1);
-    wet = dry + holds;
-    log(date, 660, 'weightKg', wet);
-    const lasts = (0.55 * holds * 1000) / perDay;
-    date = addDays(date, Math.round(Math.min(LONGEST_CYCLE_DAYS, Math.max(2, lasts))));
-  }
+  const from = start > repotted ? start : addDays(repotted, 2);
+  const days = Math.max(1, daysBetween(from, today));
+  const pot = insideOfMaterial(nominalPot(kept.rimCm, kept.trade), kept.material ?? 'plastic');
+  const logged = waterings({
+    ...place,
+    pot,
+    mix: blendOfRecipe(recipeId),
+    habit: kept.weighed!,
+    from,
+    until: today,
+    through: (date) => 1 - daysBetween(date, today) / days,
+    chance: () => random,
+  });
+  for (const watering of logged) keepWatering(db, plantId, watering);
 }
 
 /** Heights of a plant that is measured along its pole, every five weeks. */

@@ -7,6 +7,7 @@ import type {
   SupportKindId,
   TradeShapeId,
 } from '@fernbank/core';
+import type { Habit } from './watering.ts';
 
 /**
  * Marrow Quay Winter Garden: an invented glazed hall in a disused ferry
@@ -264,7 +265,7 @@ export interface GardenPlant {
   lookedDaysAgo?: number;
   note?: string;
   /** a log of weights: use against a leafy plant, and what became of use and holding over it */
-  weighed?: { use: number; usesMore: number; holdsLess: number };
+  weighed?: Habit;
   /** heights are measured along the pole, from this one on */
   heightAtRepotCm?: number;
   /** the keepers' own word against a verdict */

@@ -22,10 +22,14 @@ export class OwnServer {
   /** what it wrote since it was started */
   said = '';
 
-  /** @param program  what Node is to run; the server as it is installed, when absent */
+  /**
+   * @param program  what Node is to run; the server as it is installed, when absent
+   * @param args  what it is asked for; absent: the collection of its environment
+   */
   constructor(
     readonly environment: Record<string, string>,
     readonly program = join(root, 'server/dist/fernbank.js'),
+    readonly args: readonly string[] = [],
   ) {}
 
   get port(): number {
@@ -41,7 +45,7 @@ export class OwnServer {
   /** @returns whether it came up; else it has ended, or is silent for a minute, and `said` tells why */
   async start(more: Record<string, string> = {}): Promise<boolean> {
     this.said = '';
-    const child = spawn(process.execPath, [this.program], {
+    const child = spawn(process.execPath, [this.program, ...this.args], {
       cwd: root,
       env: {
         ...process.env,

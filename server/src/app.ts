@@ -18,6 +18,7 @@ import { componentRoutes } from './routes/components.ts';
 import { recipeRoutes } from './routes/recipes.ts';
 import { plantRoutes } from './routes/plants.ts';
 import { copyRoutes } from './routes/copies.ts';
+import { demoRoutes } from './routes/demo.ts';
 import { doorRoutes } from './routes/door.ts';
 import { historyRoutes } from './routes/history.ts';
 import { importRoutes } from './routes/importing.ts';
@@ -137,6 +138,7 @@ function api(context: Context): express.Router {
     batchRoutes(context),
     photoRoutes(context),
     settingsRoutes(context),
+    demoRoutes(context),
     doorRoutes(context),
     historyRoutes(context),
     importRoutes(context),

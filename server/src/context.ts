@@ -2,6 +2,7 @@ import type { IsoDate } from '@fernbank/core';
 import { Copies, copyFolderOf } from './copies/copies.ts';
 import type { Keeper } from './copies/keeper.ts';
 import type { OpenFile } from './db/driver.ts';
+import type { Demo } from './demo.ts';
 import type { Journal } from './history/journal.ts';
 import type { Door } from './door/door.ts';
 import { Live } from './http/live.ts';
@@ -28,6 +29,8 @@ export interface Context extends Reading {
   /** who may come in; null: everyone on this machine, and no one else */
   door: Door | null;
   version: string;
+  /** the garden made up for trying that this is; null: the keeper's own collection */
+  demo: Demo | null;
   /** where pictures lie: beside the database */
   photoFolder: string;
 }
@@ -40,6 +43,7 @@ export function contextOf(of: {
   door: Door | null;
   today: () => IsoDate;
   version: string;
+  demo?: Demo | null;
   reader?: Reader;
   sums?: Thread;
   keeper?: Keeper;
@@ -47,6 +51,7 @@ export function contextOf(of: {
 }): Context {
   const { file, path, journal, door, today, version } = of;
   const { reader = new ReaderHere(file), sums = null, importer = importerHere(journal) } = of;
+  const { demo = null } = of;
   const photoFolder = photoFolderOf(path);
   const copyFolder = copyFolderOf(path);
   const copies = new Copies(journal, { path, folder: copyFolder, photoFolder }, today, of.keeper);
@@ -63,6 +68,7 @@ export function contextOf(of: {
     door,
     today,
     version,
+    demo,
     photoFolder,
   };
 }

@@ -1,4 +1,4 @@
-import type { CoverFit, Settings, Taxon, TaxonGroup } from '@fernbank/core';
+import type { CoverFit, Grade, Seen, Settings, Taxon, TaxonGroup } from '@fernbank/core';
 import type { plans, recipeVersions } from './db/schema.ts';
 import type { CopyList } from './routes/copies.ts';
 import type { DeedShown, HistoryPage } from './history/reading.ts';
@@ -10,6 +10,8 @@ import type { ShownRecipe } from './routes/recipes.ts';
 import type { ShownPot } from './routes/shelf.ts';
 import type { ShownBatch } from './routes/tray.ts';
 import type { OnBench } from './services/benches.ts';
+import type { FoundInDemo } from './demo.ts';
+import type { DemoNow } from './routes/demo.ts';
 import type { Climate } from './services/climate.ts';
 import type { ShownPlant, SpotRow } from './services/collection.ts';
 import type { AnswerOf } from './reader/questions.ts';
@@ -37,7 +39,11 @@ export interface Page<Row> {
 export type PlanRow = typeof plans.$inferSelect;
 export type RecipeVersion = typeof recipeVersions.$inferSelect;
 /** The keeper's choices, and the day it is where the server stands. */
-export type SettingsNow = Settings & { today: string };
+export type SettingsNow = Settings & {
+  today: string;
+  /** it is a garden made up for trying whose time goes on when asked */
+  clock: boolean;
+};
 
 interface DoorNow {
   needed: boolean;
@@ -96,6 +102,11 @@ interface Single {
   'GET /groups': { items: readonly TaxonGroup[]; nextCursor: null };
   'GET /settings': SettingsNow;
   'PATCH /settings': SettingsNow;
+  'GET /demo': DemoNow;
+  'POST /demo/on': Pick<DemoNow, 'day'>;
+  'POST /demo/anew': Pick<DemoNow, 'day'>;
+  'GET /demo/plants/:id/look': FoundInDemo;
+  'GET /demo/repots/:id/outcome': { grade: Grade; seen: Seen[] };
   'GET /door': DoorNow;
   'POST /door': DoorNow;
   'GET /devices': { items: ShownDevice[] };

@@ -46,8 +46,8 @@ try {
   } else {
     const file = path ?? process.env.FERNBANK_DB ?? demoPath();
     const { makeDemo } = await import('../../demo/make.ts');
-    makeDemo(file);
-    if (command === 'demo') await (await server()).serve(file, { demo: true });
+    const demo = makeDemo(file);
+    if (command === 'demo') await (await server()).serve(file, { demo });
   }
 } catch (error) {
   console.error(error instanceof TypeError ? `${error.message}\n\n${HELP}` : error);

@@ -7,6 +7,7 @@ import { createApp } from './app.ts';
 import { localToday } from './clock.ts';
 import { contextOf } from './context.ts';
 import { keeperApart } from './copies/keeper.ts';
+import type { Demo } from './demo.ts';
 import { Door, SHORTEST_PASSPHRASE } from './door/door.ts';
 import { greeting } from './greeting.ts';
 import { sweep } from './history/keeping.ts';
@@ -46,7 +47,7 @@ function stopAtStart(why: string): never {
  *
  * @param path  of its SQLite file
  */
-export async function serve(path: string, { demo = false } = {}): Promise<void> {
+export async function serve(path: string, { demo = null }: { demo?: Demo | null } = {}): Promise<void> {
   // Whatever is written belongs to the keeper alone.
   process.umask(0o077);
   const { FERNBANK_PASSPHRASE: passphrase, FERNBANK_CERT: cert, FERNBANK_KEY: key } = process.env;
@@ -74,7 +75,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
       )
     : null;
   const fixedToday = process.env.FERNBANK_TODAY;
-  const today = () => fixedToday ?? localToday();
+  const today = () => demo?.day ?? fixedToday ?? localToday();
   const reader = new ReaderApart(file, path, threadOf('reader.js', 'reader/worker.ts'));
   const journal = new Journal(file);
   const importer = importerApart(
@@ -98,6 +99,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
     door,
     today,
     version: VERSION,
+    demo,
   });
   context.copies.tidy();
   const app = createApp(context, logger, INTERFACE);
@@ -151,7 +153,7 @@ export async function serve(path: string, { demo = false } = {}): Promise<void> 
       port: (server.address() as AddressInfo).port,
       collection: path,
       log,
-      demo,
+      demo: demo !== null,
     };
     console.log(greeting(told, networkInterfaces()));
     logger.info(told, 'open');

@@ -12,6 +12,7 @@ import { openCollection } from './db/open.ts';
 import { deedThatBrought } from './history/dependents.ts';
 import { Journal } from './history/journal.ts';
 import { contextOf, type Context } from './context.ts';
+import type { Demo } from './demo.ts';
 import { Door } from './door/door.ts';
 import { checkedAnswers } from './openapi/checkedAnswers.ts';
 
@@ -30,6 +31,8 @@ interface TestOptions {
   garden?: boolean;
   /** a day that stands still, or the clock to ask */
   today?: IsoDate | (() => IsoDate);
+  /** the garden's time goes on when asked */
+  demo?: Demo;
   /** a collection that is there already, as another start would find it */
   at?: string;
 }
@@ -87,7 +90,8 @@ function served(
 ): TestApp {
   const today = () => dayOf(options);
   const journal = new Journal(file);
-  const context = contextOf({ file, path, journal, door, today, version: 'test' });
+  const { demo = null } = options;
+  const context = contextOf({ file, path, journal, door, today, version: 'test', demo });
   const app = checkedAnswers(createApp(context, pino({ level: 'silent' })));
   return {
     context,

@@ -24,6 +24,7 @@ import { wordsFor, whenCalled } from './api/client.ts';
 
 // What is seldom opened is fetched when it is.
 const SignIn = defineAsyncComponent(() => import('./components/app/SignIn.vue'));
+const DemoBand = defineAsyncComponent(() => import('./components/app/DemoBand.vue'));
 const ConflictDialog = defineAsyncComponent(() => import('./components/app/ConflictDialog.vue'));
 const UndoDialog = defineAsyncComponent(() => import('./components/app/UndoDialog.vue'));
 const ShortcutsDialog = defineAsyncComponent(() => import('./components/app/ShortcutsDialog.vue'));
@@ -144,6 +145,7 @@ watch(
     </v-app-bar>
 
     <v-main id="page" tabindex="-1">
+      <DemoBand v-if="ready && !shut && settings.current.clock" />
       <SignIn v-if="shut" @entered="entered" />
       <div v-else-if="fault" class="page">
         <div class="panel stack" role="alert">
@@ -168,7 +170,12 @@ watch(
       <OutboxBar v-if="ready" />
       <TimerBar v-if="ready && !route.path.endsWith('/bench')" />
       <router-view v-if="ready && !fault && !shut" :key="route.path" />
-      <p v-if="ready && settings.current.demo" class="demo quiet no-print">{{ m.app.demo }}</p>
+      <p
+        v-if="ready && settings.current.demo && !settings.current.clock"
+        class="demo quiet no-print"
+      >
+        {{ m.demo.band }}
+      </p>
     </v-main>
 
     <nav v-if="smAndDown" class="thumbs no-print" :aria-label="m.app.name">

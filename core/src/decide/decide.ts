@@ -277,15 +277,17 @@ const rootsByNow = (explored: number) =>
     ? 'earlier looks and growth since say that roots fill the pot'
     : `earlier looks and growth since put the roots at ${Math.round(explored * 100)} % of the pot`;
 
-/** From this share of its life on a medium that still speaks against a repot is told to be about its term. */
-const ABOUT_ITS_TERM = 0.8;
+/** Within these shares of its life a medium that still speaks against a repot is told to be about its term. */
+const ABOUT_ITS_TERM = { from: 0.8, to: 1.1 };
 
 function mediumAge(old: number, life: number): string {
   const lasts = `here it lasts about ${months(life)}`;
-  if (old < ABOUT_ITS_TERM * life) return `the medium is ${months(old)} old; ${lasts}`;
-  return mediumPrior(old, life) < 0
+  if (old < ABOUT_ITS_TERM.from * life) return `the medium is ${months(old)} old; ${lasts}`;
+  if (mediumPrior(old, life) >= 0)
+    return `the medium is ${months(old)} old, past its term; ${lasts}`;
+  return old <= ABOUT_ITS_TERM.to * life
     ? `the medium is ${months(old)} old and about its term (${lasts}): most still hold then`
-    : `the medium is ${months(old)} old, past its term; ${lasts}`;
+    : `the medium is ${months(old)} old, older than most last here (about ${months(life)}): some hold longer`;
 }
 
 /** What time alone says of each state, before anything is seen. */

@@ -21,6 +21,7 @@ export {
 } from './verdictFilter.ts';
 export { HEADLINES, headlineOf, wantsPot, type Headline } from './headline.ts';
 export { leadingReasons } from './leading.ts';
+export { canShow } from './shows.ts';
 export { askFirst } from './askFirst.ts';
 export { LOOK_PRICE } from './lookWorth.ts';
 export type { VerdictKind } from './optimum.ts';

@@ -3,7 +3,8 @@ import { resolveTaxon } from '../catalogue/index.ts';
 import { seeded } from '../number/index.ts';
 import { addDays, TYPICAL_SPOT, type Spot } from '../season/index.ts';
 import { activePoints } from './rate.ts';
-import { climbRate, USUAL_CLIMB, type HeightEntry } from './index.ts';
+import { USUAL_CLIMB } from './climbRate.ts';
+import { climbRate, type HeightEntry } from './index.ts';
 
 const lamps: Spot = { ...TYPICAL_SPOT, temperatureC: 23, lampHours: 14 };
 const sill: Spot = { ...TYPICAL_SPOT, latitudeDeg: 54, temperatureC: 19, light: 'bright' };

@@ -41,6 +41,9 @@ const LENGTHENS: Record<Traits['growthForm'], number> = {
   fan: 0,
   bulb: 0,
 };
+/** Usual climb of such a plant at full growth, cm a month. */
+export const usualClimb = (plant: Pick<Traits, 'vigour' | 'growthForm' | 'lengthens'>): number =>
+  USUAL_CLIMB[plant.vigour] * (plant.lengthens ?? LENGTHENS[plant.growthForm]);
 /** What is not known of a plant that is not thought to lengthen, cm a month. */
 const LEAST_PRIOR_SD = 0.5;
 
@@ -67,7 +70,7 @@ export function climbRate(
   spot: Spot,
   plant: Pick<Traits, 'vigour' | 'growthForm' | 'lengthens'> & SeasonTraits,
 ): ClimbRate {
-  const usual = USUAL_CLIMB[plant.vigour] * (plant.lengthens ?? LENGTHENS[plant.growthForm]);
+  const usual = usualClimb(plant);
   const points = sinceCut(activePoints(entries, spot, plant)).map(({ x, y }) => ({
     x: x / DAYS_PER_MONTH,
     y,

@@ -1,5 +1,6 @@
 import { CATALOGUE, type Traits } from '../catalogue/index.ts';
 import type { Signals, Situation } from '../decide/index.ts';
+import type { MediumKind } from '../media/index.ts';
 import { nominalPot, rimCm } from '../pots/index.ts';
 import { addDays, seasonAhead, type IsoDate, type Spot } from '../season/index.ts';
 import { seeded } from '../number/index.ts';
@@ -73,7 +74,7 @@ const SPOTS: Spot[] = [
 ];
 
 /** Age at which half of the media of a kind have truly failed: keepers renew before that, months. */
-const FAILS_AT: Record<string, number> = {
+const FAILS_AT: Record<MediumKind, number> = {
   bark: 28.5,
   moss: 18.5,
   peatSoil: 28.5,
@@ -83,6 +84,8 @@ const FAILS_AT: Record<string, number> = {
   pebbles: 500,
   bare: 500,
 };
+/** … of one kind, months. */
+export const failsAtMonths = (kind: MediumKind): number => FAILS_AT[kind];
 /** Months in which the trade sees a 14 cm pot fill after one size up. */
 const TRADE_FILL: Record<Traits['vigour'], number> = { fast: 9.5, middling: 18, slow: 35 };
 

@@ -15,6 +15,7 @@ import type { RestoreDeed } from './replace.ts';
 const RESTORE = {
   copy: 'POST /copies/:name/restore',
   backup: 'POST /backup',
+  anew: 'POST /demo/anew',
 } as const;
 
 /** Copies of a collection lie in a folder beside its file. */
@@ -155,6 +156,21 @@ export class Copies {
           () => bringPictures(folder, this.place.photoFolder),
         );
         return { ...done, ...brought };
+      } finally {
+        rmSync(folder, { recursive: true, force: true });
+      }
+    });
+  }
+
+  /** Puts a collection that is made for it in the place of this one, which is kept. */
+  replaceWith(make: (path: string) => void, device: string | null): Promise<unknown> {
+    return this.#alone('restore', async () => {
+      mkdirSync(this.folder, { recursive: true });
+      const folder = mkdtempSync(this.#at('.made-'));
+      try {
+        const path = join(folder, 'made.sqlite');
+        make(path);
+        await this.#replace(path, { what: RESTORE.anew, subject: null, device }, () => undefined);
       } finally {
         rmSync(folder, { recursive: true, force: true });
       }

@@ -219,9 +219,10 @@ function pastOne(
     for (const one of asks) {
       walk.tally[one.kind] += 1;
       if (one.kind === 'look') walk.mostWorth.push({ plantId, name, worth: one.worth });
-      if (one.kind !== 'reservoir' || !one.ask.urgent) continue;
-      walk.alarms.push({ plantId, name, title: one.ask.title });
     }
+    // What is done about the most urgent ends the others: it is told once.
+    const alarm = asks.find((one) => one.kind === 'reservoir' && one.ask.urgent);
+    if (alarm?.kind === 'reservoir') walk.alarms.push({ plantId, name, title: alarm.ask.title });
   }
   return together([walk]);
 }

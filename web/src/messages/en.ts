@@ -4,6 +4,7 @@ import { hours } from './duration.ts';
 import { ask } from './ask.ts';
 import { costWords, weeksShare } from './cost.ts';
 import { day, quarantine } from './day.ts';
+import { demo } from './demo.ts';
 import { feed } from './feed.ts';
 import { fields, rowWords } from './fields.ts';
 import { importing } from './importing.ts';
@@ -17,6 +18,7 @@ export const en = {
   bench,
   day,
   fields,
+  demo,
   importing,
   keeping,
   labels,
@@ -34,7 +36,6 @@ export const en = {
   app: {
     name: 'Fernbank',
     skip: 'Skip to the page',
-    demo: 'Demo: an invented collection. It is made anew at each start.',
     dark: 'Dark',
     light: 'Light',
     theme: 'Switch between light and dark',

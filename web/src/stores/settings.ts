@@ -13,13 +13,18 @@ export const useSettings = defineStore('settings', () => {
   const current = ref<Settings>({
     ...DEFAULT_SETTINGS,
     today: localDay(),
+    clock: false,
   });
 
   /** days that began while this page was open */
   const daysBegun = ref(0);
 
+  let known = false;
   async function load(): Promise<void> {
+    const { today: before } = current.value;
     current.value = await api('/settings');
+    if (known && current.value.today !== before) daysBegun.value += 1;
+    known = true;
   }
   async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
     current.value = await api('/settings', { method: 'PATCH', body: changed });
@@ -28,10 +33,10 @@ export const useSettings = defineStore('settings', () => {
   function followDay(): void {
     let seen = localDay();
     const look = async () => {
-      if (localDay() === seen) return;
+      // A garden made up for trying has a day of its own, which another window may have moved.
+      if (localDay() === seen && !current.value.clock) return;
       await load();
       seen = localDay();
-      daysBegun.value += 1;
     };
     const quietly = () => void look().catch(() => undefined);
     useIntervalFn(quietly, DAY_LOOK_MS);

@@ -3,6 +3,7 @@ import { askFirst, fillL, SIGNAL_GROUPS, SIGNALS, type SignalValue } from '@fern
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, freshKey, wordsFor, write } from '../../api/client.ts';
+import LookForMe from '../../components/app/LookForMe.vue';
 import FetchState from '../../components/FetchState.vue';
 import NumberField from '../../components/NumberField.vue';
 import QuantityField from '../../components/QuantityField.vue';
@@ -84,6 +85,13 @@ const groups = computed(() => [
 function answer(signal: string, value: SignalValue | undefined): void {
   const { [signal]: _before, ...others } = draft.value.signals;
   draft.value.signals = value === undefined ? others : { ...others, [signal]: value };
+}
+/** Of the garden made up for trying: what would be found, over what was answered so far. */
+async function lookForMe(): Promise<void> {
+  const { signals, measurements } = await api(`/demo/plants/${id}/look`);
+  draft.value.signals = { ...draft.value.signals, ...(signals as Record<string, SignalValue>) };
+  draft.value.date = settings.current.today;
+  for (const { kind, value } of measurements) if (kind === 'heightCm') draft.value.heightCm = value;
 }
 const measured = computed(() => {
   const { weightKg, heightCm, watered, leafCount, leafCm, ph, ec } = draft.value;
@@ -206,6 +214,7 @@ async function addPhoto(event: Event): Promise<void> {
     <form v-if="file" class="stack" novalidate @submit.prevent="save">
       <PlantHeader :file="file" at="look" />
       <p class="quiet">{{ m.look.hint }}</p>
+      <LookForMe :look="lookForMe" />
       <p v-if="restored" class="row">
         {{ m.app.draftKept }}
         <v-btn size="small" variant="outlined" @click="startOver">{{ m.app.startOver }}</v-btn>

@@ -15,6 +15,7 @@ import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, wordsFor, write } from '../../api/client.ts';
 import type { Outcome, Photo } from '../../api/types.ts';
+import LookForMe from '../../components/app/LookForMe.vue';
 import FetchState from '../../components/FetchState.vue';
 import AlikePicker from '../../components/look/AlikePicker.vue';
 import PhotoButton from '../../components/PhotoButton.vue';
@@ -79,6 +80,10 @@ const chosen = computed(() => draft.value.grade ?? offered.value);
 function toggle(sign: Seen): void {
   const { seen } = draft.value;
   draft.value.seen = seen.includes(sign) ? seen.filter((one) => one !== sign) : [...seen, sign];
+}
+/** Of the garden made up for trying: what would be seen. */
+async function lookForMe(): Promise<void> {
+  Object.assign(draft.value, await api(`/demo/repots/${repot.value!.id}/outcome`));
 }
 const grades = Object.entries(GRADES) as [Grade, (typeof GRADES)[Grade]][];
 
@@ -177,6 +182,7 @@ async function takeBack({ id: row, rev, deed }: Outcome): Promise<void> {
         </p>
         <section class="panel stack">
           <h2>{{ m.outcome.seen }}</h2>
+          <LookForMe :look="lookForMe" />
           <div class="tiles tiny signs">
             <v-btn
               v-for="sign in SEEN_IDS"

@@ -1,0 +1,203 @@
+import { rmSync } from 'node:fs';
+import {
+  addDays,
+  CHECKPOINTS,
+  daysBetween,
+  nominalPot,
+  rimCm,
+  type IsoDate,
+  type Signals,
+} from '@fernbank/core';
+import { eq } from 'drizzle-orm';
+import { afterEach, describe, expect, it } from 'vitest';
+import { fillGarden } from '../../../demo/fill.ts';
+import { lifeOf, storyFrom } from '../../../demo/story.ts';
+import { truthOn } from '../../../demo/truth.ts';
+import { openCollection } from '../db/open.ts';
+import { plants } from '../db/schema.ts';
+import type { FoundInDemo } from '../demo.ts';
+import type { RoundsEntry } from '../services/walk.ts';
+import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
+
+const open: TestApp[] = [];
+afterEach(() => {
+  for (const app of open.splice(0)) app.close();
+});
+
+function writeGarden(path: string): void {
+  rmSync(path, { force: true });
+  const file = openCollection(path);
+  fillGarden(file.db, TODAY);
+  file.exec('PRAGMA wal_checkpoint(TRUNCATE)');
+  file.close();
+}
+function garden() {
+  const demo = storyFrom(TODAY, writeGarden);
+  const app = testApp({ garden: true, today: () => demo.day, demo });
+  open.push(app);
+  const { get, add } = handsOf(() => app);
+  const on = async (to: 'day' | 'week' | 'next') =>
+    (await app.call.post('/api/demo/on').send({ to }).expect(200)).body.day as IsoDate;
+  return { app, get, add, on };
+}
+
+describe('time in the demo', () => {
+  it('is nobody else’s: a collection of one’s own says that its time is its own', async () => {
+    const app = testApp({ garden: true });
+    open.push(app);
+    for (const path of ['/api/demo', '/api/demo/plants/1/look', '/api/demo/repots/1/outcome']) {
+      const { body } = await app.call.get(path).expect(404);
+      expect(body.error.message).toMatch(/time is its own/);
+    }
+    await app.call.post('/api/demo/on').send({ to: 'day' }).expect(404);
+    await app.call.post('/api/demo/anew').expect(404);
+    expect((await app.call.get('/api/settings')).body.clock).toBe(false);
+  });
+
+  it('goes on by a day, a week, and to what comes next', async () => {
+    const { app, get, on } = garden();
+    expect(await get('/api/settings')).toMatchObject({ clock: true, today: TODAY });
+    expect(await on('day')).toBe(addDays(TODAY, 1));
+    expect(await on('week')).toBe(addDays(TODAY, 8));
+    const { day, begins, next } = await get('/api/demo');
+    expect([day, begins]).toEqual([addDays(TODAY, 8), TODAY]);
+    expect(daysBetween(day, next)).toBeGreaterThan(0);
+    expect(await on('next')).toBe(next);
+    expect((await get('/api/rounds')).date).toBe(next);
+    await app.call.post('/api/demo/on').send({ to: 'year' }).expect(400);
+  });
+
+  it('is tended the same in one step as in many', async () => {
+    const [once, bitByBit] = [garden(), garden()];
+    await once.on('week');
+    for (let day = 0; day < 7; day++) await bitByBit.on('day');
+    const logOf = ({ app }: typeof once) =>
+      app.file.rows(
+        'SELECT plant_id, date, minute, kind, value FROM measurements WHERE date > ? ORDER BY 1, 2, 3',
+        TODAY,
+      );
+    expect(logOf(once)).toEqual(logOf(bitByBit));
+    expect(logOf(once).length).toBeGreaterThan(4);
+  });
+
+  it('begins anew as it began, and what was there is kept as a copy', async () => {
+    const { app, get, add, on } = garden();
+    const atFirst = await get('/api/rounds');
+    await on('week');
+    const plantId = atFirst.first.plantId;
+    await add('/api/visits', { plantId, date: addDays(TODAY, 7), signals: { allFine: true } });
+    await app.call.post('/api/demo/anew').expect(200);
+    expect(await get('/api/settings')).toMatchObject({ today: TODAY });
+    const untimed = (rounds: object) => JSON.stringify(rounds).replaceAll(/"\w+At":"[^"]+",?/g, '');
+    expect(untimed(await get('/api/rounds'))).toBe(untimed(atFirst));
+    const { items } = await get('/api/copies');
+    expect(items.map(({ kind }: { kind: string }) => kind)).toContain('beforeRestore');
+  });
+});
+
+/** What comes later of each, never what was before, as long as the plant stays in its pot. */
+const ORDER = {
+  rootsAtHoles: ['none', 'one', 'several', 'every', 'mat'],
+  bloom: ['bud', 'open', 'fading', 'none'],
+} as const;
+
+describe('thirty weeks of the demo, its keeper following what Fernbank says', () => {
+  it('show nothing that its truth forbids', async () => {
+    const { app, get, add, on } = garden();
+    const { db } = app.context;
+    const last = new Map<number, { repotted: IsoDate | null; signals: Signals; cm: number }>();
+    const seen = { looks: 0, repots: 0, outcomes: 0, full: 0, roomy: 0, ill: 0 };
+    let today: IsoDate = TODAY;
+    // A third of the garden is looked after: of each kind of life there is one among them.
+    const all = db.select().from(plants).all();
+    for (const [i, { id }] of all.entries()) {
+      if (i % 3 !== 0) await app.call.delete(`/api/plants/${id}`).expect(204);
+    }
+
+    const lookAt = async (plantId: number) => {
+      const found: FoundInDemo = await get(`/api/demo/plants/${plantId}/look`);
+      expect(await get(`/api/demo/plants/${plantId}/look`)).toEqual(found);
+      await add('/api/visits', { plantId, date: today, ...found });
+      const plant = db.select().from(plants).where(eq(plants.id, plantId)).get()!;
+      const before = last.get(plantId);
+      const cm = found.measurements[0]?.value ?? 0;
+      if (before && before.repotted === plant.lastRepot) {
+        for (const [id, order] of Object.entries(ORDER)) {
+          const at = (signals: Signals) =>
+            order.indexOf(signals[id as keyof typeof ORDER] as never);
+          expect(at(found.signals), `${plant.name}: ${id}`).toBeGreaterThanOrEqual(
+            at(before.signals),
+          );
+        }
+        expect(cm, plant.name).toBeGreaterThanOrEqual(before.cm);
+      }
+      last.set(plantId, { repotted: plant.lastRepot, signals: found.signals, cm });
+      seen.looks += 1;
+      const { decision } = await get(`/api/plants/${plantId}/file`);
+      const life = lifeOf(db, plant, TODAY);
+      const { filled, liveRoots, spent } = truthOn(life, today);
+      const { crowded, mediumFailing } = decision.states;
+      if (filled > 0.95 && !life.traits.snug) {
+        seen.full += 1;
+        expect(crowded, `${plant.name} is full`).toBeGreaterThan(0.5);
+      }
+      if (filled < 0.65) {
+        seen.roomy += 1;
+        expect(crowded, `${plant.name} has room`).toBeLessThan(0.5);
+      }
+      if (spent < 0.6 && liveRoots === 1) {
+        expect(mediumFailing, `the mix of ${plant.name} is good`).toBeLessThan(0.5);
+      }
+      if (liveRoots < 0.5) seen.ill += 1;
+      const rescue = decision.headline === 'rescueNow';
+      if (liveRoots === 1) expect(rescue, `${plant.name} is well`).toBe(false);
+    };
+    const repotIt = async (plantId: number) => {
+      const plant = db.select().from(plants).where(eq(plants.id, plantId)).get()!;
+      const pot = nominalPot(Math.round(rimCm(plant.pot) * 1.2));
+      const { mediumKind, recipeId } = plant;
+      await add('/api/repots', {
+        plantId,
+        date: today,
+        pot,
+        mediumKind,
+        recipeId,
+        drawStock: false,
+      });
+      seen.repots += 1;
+    };
+    const judge = async (repotId: number) => {
+      const judged = await get(`/api/demo/repots/${repotId}/outcome`);
+      await add('/api/outcomes', { repotId, date: today, ...judged });
+      seen.outcomes += 1;
+    };
+
+    for (let week = 0; week < 30; week++) {
+      const { spots } = await get('/api/rounds');
+      const entries = spots.flatMap(({ plants: asking }: { plants: RoundsEntry[] }) => asking);
+      for (const { plantId, asks } of entries as RoundsEntry[]) {
+        const asksFor = (kind: string) => asks.some((ask) => ask.kind === kind);
+        // On the first walk everything is looked at.
+        if (week === 0 || asksFor('look')) await lookAt(plantId);
+        if (asksFor('act')) {
+          const { decision } = await get(`/api/plants/${plantId}/file`);
+          if (/repotNow|rescueNow/.test(decision.headline)) await repotIt(plantId);
+        }
+        for (const ask of asks) {
+          if (ask.kind !== 'task') continue;
+          const { rule, repotId, id } = ask.task;
+          const at = CHECKPOINTS[rule as keyof typeof CHECKPOINTS];
+          const repotted = app.file.value('SELECT date FROM repots WHERE id = ?', repotId);
+          const days = daysBetween(String(repotted), today);
+          if (at && repotId !== null && days >= at.from && days <= at.until) await judge(repotId);
+          else await app.call.patch(`/api/tasks/${id}`).send({ done: today }).expect(200);
+        }
+      }
+      today = await on('week');
+    }
+    expect(seen.looks).toBeGreaterThan(60);
+    expect(seen.repots).toBeGreaterThan(8);
+    expect(seen.outcomes).toBeGreaterThan(8);
+    for (const kind of ['full', 'roomy', 'ill'] as const) expect(seen[kind]).toBeGreaterThan(0);
+  });
+});
