@@ -251,6 +251,76 @@ for (const { where, viewport } of [
       await expect(page.getByRole('heading', { name: /^Evening Watch/ })).toBeVisible();
     });
 
+    test('a plant is divided: every piece has its pot and mix, and the others are potted on alike', async ({
+      page,
+    }) => {
+      // Wharfinger, which stands in 21 cm.
+      await page.goto('/plants/2/fit');
+      await settled(page);
+      const whole = await litresMixed(page);
+      await choose(page, 'Divide into', '3 pieces');
+      await expect(page.getByText('In all, for 3 pots.')).toBeVisible();
+      const three = await litresMixed(page);
+      // Three smaller pots take about what was taken off the ball more than the one.
+      expect(three).toBeGreaterThan(whole);
+      await page.getByRole('button', { name: 'Settle on this' }).click();
+      await expect(page.getByText(/^Settled on/).first()).toBeVisible();
+      const paper = await sheet(page, 2);
+      const [, width] = /2 pots of ([\d.]+) cm more, one for each other piece/.exec(paper)!;
+      expect(paper).toMatch(new RegExp(`, ${width} cm`));
+      expect(paper).toContain('Divide into 3');
+      expect(paper).toContain(`${three} L when mixed. In all, for 3 pots.`);
+      const planned = (await (await page.request.get('/api/plans')).json()) as {
+        items: { plantId: number; filledL: number }[];
+      };
+      const { filledL } = planned.items.find(({ plantId }) => plantId === 2)!;
+      expect(filledL).toBeLessThan(three);
+      expect(filledL).toBeGreaterThan(0.7 * three);
+
+      await recorded(page, 2);
+      await page.goto('/aftercare/tray');
+      const card = page
+        .locator('section')
+        .filter({ has: page.getByRole('heading', { name: 'Wharfinger, division' }) });
+      await expect(card).toContainText(`A pot of ${width} cm: as the piece that stayed has it.`);
+      await card.getByRole('button', { name: 'Pot on' }).click();
+      const dialog = page.getByRole('dialog');
+      await expect(dialog.getByLabel('How many')).toHaveValue('2');
+      await dialog.getByRole('button', { name: 'They are potted' }).click();
+      await expect(card).toContainText('0 in the tray · 2 potted on');
+      await card.getByRole('link', { name: 'Wharfinger, division 1' }).click();
+      await expect(page.getByText(`${width} cm ×`).first()).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'Open tasks' })).toBeVisible();
+    });
+
+    test('a plant with mealy bugs is apart: it comes last, its pot goes to nobody, until looks clear it', async ({
+      page,
+    }) => {
+      // Turnstile, whose pot of 17 cm others would take.
+      await page.goto('/plants/1/look');
+      await see(page, 'Pests', 'white mealy clusters');
+      await page.getByRole('button', { name: 'Save 1 answer' }).click();
+      await expect(page).toHaveURL(/\/verdict$/);
+      await page.goto('/plants/1');
+      const apart = page.locator('section', { hasText: 'In quarantine since 16 Mar 2026' });
+      await expect(apart).toContainText('its pot goes to no other plant until disinfected');
+      const paper = await (async () => {
+        await settleFit(page, 1);
+        return sheet(page, 1);
+      })();
+      expect(paper).toMatch(/apart, with its own tools/);
+      const ladder = async () => {
+        const answer = await page.request.get('/api/plants/14/fitting');
+        return JSON.stringify(await answer.json());
+      };
+      expect(await ladder()).not.toContain('"leftBy":"Turnstile"');
+
+      await page.goto('/plants/1');
+      await apart.getByRole('button', { name: 'Cleared: nothing found' }).click();
+      await expect(apart).toBeHidden();
+      await expect(page.getByRole('button', { name: 'Put in quarantine' })).toBeVisible();
+    });
+
     test('four of a kind come in, are looked at, planned and labelled together, with one that differs', async ({
       page,
     }) => {
@@ -303,6 +373,15 @@ for (const { where, viewport } of [
       await expect(page.locator('.label', { hasText: /^Ballast \d/ })).toHaveCount(4);
     });
   });
+}
+
+/** What the mix of a fit comes to once it is mixed, L. */
+async function litresMixed(page: Page): Promise<number> {
+  const told = await page
+    .getByText(/ L mixed/)
+    .first()
+    .innerText();
+  return Number(/([\d.]+) L mixed/.exec(told)![1]);
 }
 
 interface Recorded {

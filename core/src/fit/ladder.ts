@@ -247,6 +247,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     fillHeightCm,
     fillL: litres,
     newMediumL,
+    pots: request.cuts?.pieces ?? 1,
     mound,
     under,
     explored,

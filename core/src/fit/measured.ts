@@ -9,7 +9,7 @@ import {
 } from '../mixing/index.ts';
 import type { Rung } from './rung.ts';
 
-type Filled = Pick<Rung, 'mound' | 'newMediumL'>;
+type Filled = Pick<Rung, 'mound' | 'newMediumL' | 'pots'>;
 
 /** Moss for a mound is wrapped much tighter than it settles in a pot; weighed to the next round amount. */
 function marginsOf({ mound }: Filled): BatchMargins | null {
@@ -25,8 +25,8 @@ function marginsOf({ mound }: Filled): BatchMargins | null {
 const LEAST_MIX_L = 0.01;
 
 /**
- * What a pot of the ladder takes, measured out: for a mound as much moss as its plan weighs; null: it takes no
- * new medium.
+ * What a pot of the ladder takes, measured out, and as many of it as the plant is divided into: for a mound as
+ * much moss as its plan weighs; null: it takes no new medium.
  */
 export function measuredFor(
   rung: Filled | null,
@@ -35,7 +35,7 @@ export function measuredFor(
 ): Batch | null {
   if (!rung || rung.newMediumL <= LEAST_MIX_L) return null;
   const margins = marginsOf(rung);
-  return measureOut(parts, rung.newMediumL, {
+  return measureOut(parts, rung.newMediumL * rung.pots, {
     ...(margins ? { margins } : {}),
     ...(scoopL ? { scoopL } : {}),
   });
@@ -44,8 +44,9 @@ export function measuredFor(
 /** The same as litres that a batch for many pots would have to fill, with the margins of its mix, L. */
 export function filledInBatch(rung: Filled, parts: readonly Part<Component>[]): number {
   const margins = marginsOf(rung);
-  if (!margins) return rung.newMediumL;
+  const filledL = rung.newMediumL * rung.pots;
+  if (!margins) return filledL;
   const usual = usualMargins(blend(parts));
   const tighter = ((1 - usual.settling) / (1 - margins.settling)) * (1 + margins.spare);
-  return (rung.newMediumL * tighter) / (1 + usual.spare);
+  return (filledL * tighter) / (1 + usual.spare);
 }

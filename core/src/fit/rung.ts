@@ -33,6 +33,8 @@ export interface Rung {
   fillHeightCm: number;
   fillL: number;
   newMediumL: number;
+  /** how many such pots are filled: one for each piece of a division */
+  pots: number;
   /** what it is seated on instead of being filled round; null: it stands in the pot */
   mound: MoundOnPot | null;
   /** what pebbles stand over; null: it is no pot of pebbles */

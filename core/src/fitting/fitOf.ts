@@ -213,8 +213,8 @@ function composed(known: FitSubject, shelf: FitShelf, choices: FitChoices, pantr
       ? potExtras(
           pantry.recipe(choices.recipeId).extras,
           pantry,
-          sectionCm2(rung.inside, rung.fillHeightCm),
-          rung.newMediumL,
+          sectionCm2(rung.inside, rung.fillHeightCm) * rung.pots,
+          rung.newMediumL * rung.pots,
           situation.traits,
         )
       : [],

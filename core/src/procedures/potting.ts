@@ -156,6 +156,7 @@ function filled({
   schools,
   components,
   newMediumL,
+  pieces,
   depth,
   topDressing,
 }: Repotting): Step[] {
@@ -175,6 +176,7 @@ function filled({
   const steps: Step[] = [];
   const dry = schools.wetting === 'dryFill' && components.some(({ rewets }) => rewets === 'repels');
   const litres = { litres: newMediumL };
+  const each = pieces > 1 ? ' in each pot' : '';
   if (to === 'pebbles') {
     steps.push({
       id: 'pourPebbles',
@@ -194,13 +196,13 @@ function filled({
       dry
         ? {
             id: 'fillDry',
-            title: say`Fill the dry mix in small doses, ${litres}, tapping the pot`,
+            title: say`Fill the dry mix in small doses, ${litres}${each}, tapping the pot`,
             why: 'dry, it runs between roots; it is wetted afterwards in doses',
             cautions: ['dust'],
           }
         : {
             id: 'fillDamp',
-            title: say`Fill the mix in small doses, ${litres}`,
+            title: say`Fill the mix in small doses, ${litres}${each}`,
             why: 'a pot filled at once keeps hollows',
             cautions: [],
           },

@@ -1,7 +1,7 @@
 import type { Traits } from '../catalogue/index.ts';
 import type { MediumKind } from '../media/index.ts';
 import { clamp, within } from '../number/index.ts';
-import { nominalPot, STANDARD_RIMS_CM, type PotShape } from '../pots/index.ts';
+import { nominalPot, rimCm, STANDARD_RIMS_CM, type PotShape } from '../pots/index.ts';
 import type { TrayMedium, TrayMethod } from './method.ts';
 import { say, type Saying } from '../saying/index.ts';
 
@@ -13,6 +13,23 @@ export interface FirstPot {
   mediumKind: MediumKind;
   why: Saying;
 }
+
+/** The other pieces of a division are as large as the one that stayed, and stand as it does. */
+export const potLikeIts = ({
+  pot,
+  recipeId,
+  mediumKind,
+}: {
+  pot: PotShape;
+  recipeId: string;
+  mediumKind: MediumKind;
+}): FirstPot => ({
+  rimCm: rimCm(pot),
+  pot,
+  recipe: recipeId,
+  mediumKind,
+  why: say`as the piece that stayed has it`,
+});
 
 /** Room beside the roots, cm. @source common practice, no source: small pots for what starts */
 const ROOM_CM = 2;
@@ -39,11 +56,11 @@ export function firstPot(
   const ball = method === 'division' || method === 'offset' ? WITH_BALL_CM : 0;
   // Roots go down and round: half their length to each side.
   const wanted = clamp(length + ball + ROOM_CM, SMALLEST_CM, WIDEST_CM);
-  const rimCm = STANDARD_RIMS_CM.find((rim) => rim >= wanted - 0.01)!;
+  const rim = STANDARD_RIMS_CM.find((wide) => wide >= wanted - 0.01)!;
   const stays = medium === 'pebbles';
   return {
-    rimCm,
-    pot: nominalPot(rimCm, 'standard'),
+    rimCm: rim,
+    pot: nominalPot(rim, 'standard'),
     recipe: stays ? 'pebblesOnly' : traits.recipe,
     mediumKind: stays ? 'pebbles' : traits.medium,
     why: say`roots of ${rootCm === null ? say`about ${{ cm: USUAL_ROOT_CM }}, not measured,` : { cm: length }} and ${{ cm: ROOM_CM }} of room${traits.drying === 'fullyDry' ? '; a wider pot stays wet too long' : ''}${stays ? '; pebble roots stay in pebbles' : ''}`,

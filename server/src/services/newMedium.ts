@@ -115,10 +115,10 @@ export function newMediumFor(
   const recipe = pantry.recipe(order.recipeId);
   const parts = partsOrdered(db, order, placeOf(file.situation));
   const rung = rungOrdered(db, file, order, parts);
-  const { newMediumL: filledL, fillHeightCm } = rung;
+  const { newMediumL, fillHeightCm, pots: many } = rung;
   const inside = insideOfMaterial(order.pot, order.potMaterial);
-  const surfaceCm2 = sectionCm2(inside, fillHeightCm);
+  const surfaceCm2 = sectionCm2(inside, fillHeightCm) * many;
   const { traits } = file.situation;
-  const extras = potExtras(recipe.extras, pantry, surfaceCm2, filledL, traits);
+  const extras = potExtras(recipe.extras, pantry, surfaceCm2, newMediumL * many, traits);
   return { recipe, parts, rung, extras: extras.filter(({ leftOut }) => !leftOut) };
 }

@@ -227,7 +227,7 @@ function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null 
   if (!order.recipeId) return null;
   const needed = newMediumFor(db, file, { ...order, recipeId: order.recipeId });
   const { recipe, parts, rung, extras } = needed;
-  const filledL = rung.newMediumL;
+  const filledL = rung.newMediumL * rung.pots;
   const batch = measuredFor(rung, partsOf(parts, pantryFor(db)), order.scoopL);
   if (!batch) return null;
   return {

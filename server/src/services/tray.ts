@@ -5,6 +5,8 @@ import {
   aftercarePlan,
   activityOn,
   firstPot,
+  potLikeIts,
+  type FirstPot,
   moveOn,
   seasonAhead,
   seasonOf,
@@ -21,7 +23,7 @@ import {
   type TrayLook,
   type TrayMedium,
 } from '@fernbank/core';
-import { eq, isNotNull, sql } from 'drizzle-orm';
+import { eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
 import { batches, batchLooks, plants, repots, spots, tasks } from '../db/schema.ts';
@@ -52,6 +54,7 @@ function filesOf(db: Db, rows: readonly BatchRow[]) {
   const places = new Map(readable(db, spots).map((spot) => [spot.id, spotOf(spot)]));
   const seen = readable(db, batchLooks).sort((a, b) => b.date.localeCompare(a.date) || b.id - a.id);
   const children = childrenOf(db);
+  const stayed = pottedWith(db, rows);
   // What stands in a spot that cannot be read is not judged.
   const placed = rows.filter(({ spotId }) => places.has(spotId));
   return placed.map((batch) => {
@@ -74,12 +77,26 @@ function filesOf(db: Db, rows: readonly BatchRow[]) {
       /** the cut lies dry until then; null: it need not, or was looked at since */
       callusUntil: dryDays > 0 && !newest ? addDays(batch.date, dryDays) : null,
       lookOn: batch.planned ? null : lookDay(batch, newest, advice.lookInDays, weeks),
-      first: firstPot(method, medium, newest?.rootCm ?? null, traits),
+      first:
+        stayed.get(batch.repotId ?? 0) ?? firstPot(method, medium, newest?.rootCm ?? null, traits),
       children: children.get(batch.id) ?? [],
     };
   });
 }
 export type BatchFile = ReturnType<typeof filesOf>[number];
+
+/** What the piece that stayed was potted in, by the repot of a division. */
+function pottedWith(db: Db, rows: readonly BatchRow[]): Map<number, FirstPot> {
+  const ids = rows.flatMap(({ method, repotId }) =>
+    method === 'division' && repotId !== null ? [repotId] : [],
+  );
+  return new Map(
+    readable(db, repots, inArray(repots.id, ids)).flatMap(({ id, after }): [number, FirstPot][] => {
+      const { pot, recipeId, mediumKind } = after;
+      return recipeId ? [[id, potLikeIts({ pot, recipeId, mediumKind })]] : [];
+    }),
+  );
+}
 
 /** One batch as `trayOn` has them all. */
 export const batchFile = (db: Db, batch: BatchRow): BatchFile => filesOf(db, [batch])[0]!;

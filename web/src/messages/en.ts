@@ -847,7 +847,13 @@ export const en = {
     handedDown: (name: string) => `left by ${name}: soaked overnight and rinsed`,
     soaking: 'out of its soak, rinsed',
     present: 'scrubbed and rinsed',
-    screen: (width: string) => `a round of mesh, ${width}`,
+    screen: (width: string, n = 1) =>
+      n > 1 ? `${n} rounds of mesh, ${width}` : `a round of mesh, ${width}`,
+    otherPieces: (n: number, width: string) =>
+      n === 1
+        ? `a pot of ${width} more, for the other piece`
+        : `${n} pots of ${width} more, one for each other piece`,
+    inAll: (n: number) => `In all, for ${n} pots.`,
     moss: (litres: string) => `${litres} long-fibre moss, damp`,
     netPot: (width: string) => `a net pot of ${width}, to stand mouth down`,
     mossFor: (grams: string) => `${grams} of dry long-fibre moss`,

@@ -89,13 +89,14 @@ const fetch = computed(() => {
   const things = [
     m.sheet.pot(said(option.label), length(rimCm), potNote(option.source, option.leftBy)),
   ];
-  const { mound, under } = rung.value;
+  const { mound, under, pots } = rung.value;
+  if (pots > 1) things.push(m.sheet.otherPieces(pots - 1, length(rimCm)));
   if (mound) {
     things.push(m.sheet.netPot(length(mound.core.topDiameterCm)));
     things.push(m.sheet.mossFor(weight(mound.dryG / 1000)));
   }
   if (under) things.push(...words.toFetch(under, file.value.situation.traits.fed));
-  if (depth.screenCm && !mound) things.push(m.sheet.screen(length(depth.screenCm)));
+  if (depth.screenCm && !mound) things.push(m.sheet.screen(length(depth.screenCm), pots));
   const at = plan.value;
   if (at && choices.supportMode === 'new') {
     things.push(m.fit.support.line(at.poles, at.kind.label, length(at.lengthCm)).replace(/:$/, ''));
@@ -169,6 +170,7 @@ const phases = computed(() => ({
             <tr>
               <td colspan="3">
                 {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.mixedL)) }}
+                <template v-if="rung.pots > 1">{{ m.sheet.inAll(rung.pots) }}</template>
               </td>
             </tr>
           </tfoot>

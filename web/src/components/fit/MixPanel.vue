@@ -162,6 +162,7 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
           <ul v-if="extras.length > 0" class="plain">
             <li v-for="extra in extras" :key="extra.kind">{{ extraWords(extra) }}</li>
           </ul>
+          <p v-if="rung && rung.pots > 1" class="note">{{ m.sheet.inAll(rung.pots) }}</p>
           <p>
             {{ volume(batch.filledL) }} {{ m.fit.toFill }}, +
             {{ percent(batch.margins.settling) }} % {{ m.fit.settling }}, +

@@ -73,10 +73,17 @@ const shelf = computed(() =>
   ),
 );
 const potChoices = computed(() => [
-  ...STANDARD_RIMS_CM.filter((rim) => rim <= LARGEST_FIRST_CM).map((rim) => ({
-    value: `rim-${rim}`,
-    title: `${length(rim)}, ${toBuy.value}`,
-  })),
+  ...[
+    ...new Set([
+      ...STANDARD_RIMS_CM.filter((rim) => rim <= LARGEST_FIRST_CM),
+      props.batch.first.rimCm,
+    ]),
+  ]
+    .sort((a, b) => a - b)
+    .map((rim) => ({
+      value: `rim-${rim}`,
+      title: `${length(rim)}, ${toBuy.value}`,
+    })),
   ...shelf.value.map(({ id, label, free, shape }) => ({
     value: `shelf-${id}`,
     title: `${label} (${length(rimCm(shape))}, ${free})`,
@@ -88,7 +95,10 @@ const pot = computed(() => {
   return own
     ? { pot: own.shape, potMaterial: own.material, potId: own.id }
     : {
-        pot: nominalPot(Number(id) || 8, 'standard'),
+        pot:
+          Number(id) === props.batch.first.rimCm
+            ? props.batch.first.pot
+            : nominalPot(Number(id) || 8, 'standard'),
         potMaterial: 'plastic' as const,
         potId: null,
       };

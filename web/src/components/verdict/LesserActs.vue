@@ -17,7 +17,7 @@ import { useSettings } from '../../stores/settings.ts';
 const props = defineProps<{
   plantId: number;
   acts: readonly LesserAct[];
-  /** nothing else is asked for */
+  /** nothing else is asked for: the headline says the first of them */
   first: boolean;
   /** they belong to a what-if: nothing is noted of what was only asked */
   asked: boolean;
@@ -57,7 +57,7 @@ async function done(kind: CareKind): Promise<void> {
   <div>
     <ul class="bare now">
       <li v-for="act in acts" :key="act">
-        <span
+        <span v-if="!(first && acts.length === 1)"
           ><strong>{{ m.verdictPage.meanwhile }}:</strong> {{ lesserActLabel(act) }}</span
         >
         <v-btn
