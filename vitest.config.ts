@@ -27,6 +27,7 @@ const common = (name: string, zone: string, include: string[]) => ({
   isolate: false,
   // How fast a property of a few hundred runs is, is not what is tested.
   testTimeout: 90_000,
+  hookTimeout: 90_000,
 });
 /** A zone's tests of core and server are one project: what they share is read once for both. */
 const inNode = (name: string, zone: string, include: string[]): TestProjectConfiguration => ({

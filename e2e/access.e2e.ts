@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import Axe, { type RunOptions } from 'axe-core';
-import { expect, test as inGarden, type Page } from './garden.ts';
+import { expect, test as inGarden, type Page, openCards } from './garden.ts';
 import { settled } from './hands.ts';
 import { VIEWS } from './views.ts';
 
@@ -20,7 +20,9 @@ const test = inGarden.extend<object, { visitor: Page }>({
         serviceWorkers: 'block',
       });
       await context.addInitScript({ content: Axe.source });
-      await use(await context.newPage());
+      const page = await context.newPage();
+      await openCards(page);
+      await use(page);
       await context.close();
     },
     { scope: 'worker' },

@@ -145,3 +145,28 @@ test('what soaks is rinsed in one tap, a cover that is too narrow is refused by 
     page.getByText(/white cover 24 does not take this pot: too narrow/).first(),
   ).toBeVisible();
 });
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, cards: 'closed' });
+
+  test('a fit is an answer and cards: the recipe is one swipe away, settling under the thumb, what was opened stays', async ({
+    page,
+  }) => {
+    await page.goto('/plants/2/fit');
+    const summary = (title: string) =>
+      page.locator('summary', { has: page.getByRole('heading', { name: title, exact: true }) });
+    await expect(summary('The mix')).toContainText(/\d+ × .+ in scoops of/);
+    await expect(page.getByRole('button', { name: 'Settle on this' })).toBeInViewport();
+    // One swipe: from the first screen no farther than the height of another.
+    const { y } = (await summary('The mix').boundingBox())!;
+    expect(y).toBeLessThan(844 + 300);
+    await expect(page.getByRole('combobox', { name: 'Recipe' })).toBeHidden();
+    await summary('The mix').click();
+    await expect(page.getByRole('combobox', { name: 'Recipe' })).toBeVisible();
+    await page.goto('/plants/1/fit');
+    await expect(page.getByRole('combobox', { name: 'Recipe' })).toBeVisible();
+    await expect(page.getByText('The ladder of pots')).toBeHidden();
+    await summary('The mix').click();
+    await expect(page.getByRole('combobox', { name: 'Recipe' })).toBeHidden();
+  });
+});

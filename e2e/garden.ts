@@ -1,4 +1,4 @@
-import { test as base } from '@playwright/test';
+import { test as base, type Page } from '@playwright/test';
 import { fillGarden } from '../demo/fill.ts';
 import { collectionOf, copyOf, freshPath, OwnServer } from '../scripts/ownServer.ts';
 
@@ -15,6 +15,13 @@ export default function makeGarden(): void {
 const filled = () => freshPathOf(FILLED);
 const freshPathOf = (name: string) => new URL(`../.run/${name}.sqlite`, import.meta.url).pathname;
 
+/** The cards that a fit is on a phone, open from the first page on. */
+export async function openCards(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    localStorage.setItem('fernbank.fit.open', '["pot","support","mix","record"]');
+  });
+}
+
 interface Places {
   /** addresses of the worker's own: the demo garden, and a collection with nothing in it */
   garden: string;
@@ -23,6 +30,8 @@ interface Places {
 interface Where {
   /** at which of them a test begins */
   place: keyof Places;
+  /** whether its keeper has the cards of the fit open on the phone, as they stay once they were opened */
+  cards: 'open' | 'closed';
 }
 
 async function open(path: string, use: (address: string) => Promise<void>): Promise<void> {
@@ -35,6 +44,11 @@ async function open(path: string, use: (address: string) => Promise<void>): Prom
 /** Every worker has servers of its own: what tests of one do to their garden, those of another do not see. */
 export const test = base.extend<Where, Places>({
   place: ['garden', { option: true }],
+  cards: ['open', { option: true }],
+  page: async ({ page, cards }, use) => {
+    if (cards === 'open') await openCards(page);
+    await use(page);
+  },
   garden: [
     // Playwright asks for the braces: by them it knows what a fixture needs.
     // eslint-disable-next-line no-empty-pattern

@@ -16,7 +16,7 @@ async function see(page: Page, question: string, answer: string): Promise<void> 
 async function settleFit(page: Page, plant: number): Promise<void> {
   await page.goto(`/plants/${plant}/fit`);
   await settled(page);
-  const button = page.getByRole('button', { name: 'Settle on this' });
+  const button = page.getByRole('button', { name: /^Settled? on/ });
   // What was settled on before stands as long as the same is advised.
   if (await button.isEnabled()) await button.click();
   await expect(page.getByText(/^Settled on/).first()).toBeVisible();
@@ -377,11 +377,9 @@ for (const { where, viewport } of [
 
 /** What the mix of a fit comes to once it is mixed, L. */
 async function litresMixed(page: Page): Promise<number> {
-  const told = await page
-    .getByText(/ L mixed/)
-    .first()
-    .innerText();
-  return Number(/([\d.]+) L mixed/.exec(told)![1]);
+  const told = await page.locator('strong', { hasText: / m?L mixed$/ }).innerText();
+  const [, amount, milli] = /([\d.]+) (m?)L mixed/.exec(told)!;
+  return Number(amount) / (milli ? 1000 : 1);
 }
 
 interface Recorded {

@@ -379,14 +379,14 @@ function choose(
       return;
     } else if (Math.abs(rung.rimCm - chosen.rimCm) < 0.1 && i !== wanted) {
       rung.because = rung.option.leftIn
-        ? 'as wide as the chosen one, but another plant still stands in it'
-        : 'as wide as the chosen one, which is easier to come by';
+        ? 'as wide as the advised one, but another plant still stands in it'
+        : 'as wide as the advised one, which is easier to come by';
     } else if (i < wanted) {
       rung.verdict = 'tooSmall';
       rung.because =
         rung.rimCm <= oldRim + 0.5
           ? `no larger than the present pot; ${crowdedWhen(rung.monthsToCrowded)}`
-          : `${crowdedWhen(rung.monthsToCrowded)}; the chosen one ${crowdedWhen(chosen.monthsToCrowded)}`;
+          : `${crowdedWhen(rung.monthsToCrowded)}; the advised pot is ${crowdedWhen(chosen.monthsToCrowded)}`;
     } else {
       rung.verdict = 'tooLarge';
       rung.because =

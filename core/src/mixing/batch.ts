@@ -1,7 +1,7 @@
 import { positive, within } from '../number/index.ts';
 import { SHIPPED, type Component, type Pantry, type RecipePart } from '../media/index.ts';
 import { blend, type Blend, type Part } from './blend.ts';
-import { scaledScoops, suggestScoop, type ScoopPlan } from './scoops.ts';
+import { measuredOf, scaledScoops, suggestScoop, type ScoopPlan } from './scoops.ts';
 
 /** How much goes missing between the tub and the pot. */
 export interface BatchMargins {
@@ -33,8 +33,16 @@ export interface Batch {
   /** measured loose, before mixing, L */
   measuredL: number;
   margins: BatchMargins;
-  measures: { component: Component; litres: number; dryKg: number }[];
+  measures: Measure[];
   scoop: ScoopPlan;
+  /** what a hand makes of it in whole scoops: as much, or a little more */
+  inScoops: { mixedL: number; measuredL: number; measures: Measure[] };
+}
+
+export interface Measure {
+  component: Component;
+  litres: number;
+  dryKg: number;
 }
 
 /** Resolves the ids of parts to components of a pantry. @throws RangeError for an unknown id */
@@ -79,17 +87,25 @@ export function measureOut(
   within('settling', margins.settling, 0, 0.5);
   within('spare', margins.spare, 0, 1);
   const mixedL = (filledL / (1 - margins.settling)) * (1 + margins.spare);
-  const measures = parts.map(({ ingredient }, i) => {
-    const litres = mixedL * mix.measuredPerMixed[i]!;
-    return { component: ingredient, litres, dryKg: litres * ingredient.dryKgPerL };
-  });
-  const litres = measures.map((measure) => measure.litres);
+  const measured = (amountsL: readonly number[]): Measure[] =>
+    parts.map(({ ingredient: component }, i) => {
+      const litres = amountsL[i]!;
+      return { component, litres, dryKg: litres * component.dryKgPerL };
+    });
+  const litres = parts.map((_, i) => mixedL * mix.measuredPerMixed[i]!);
+  const scoop = options.scoopL ? scaledScoops(litres, options.scoopL) : suggestScoop(litres);
+  const scoopedL = measuredOf(scoop);
   return {
     filledL,
     mixedL,
     measuredL: mixedL / (1 - mix.shrink),
     margins,
-    measures,
-    scoop: options.scoopL ? scaledScoops(litres, options.scoopL) : suggestScoop(litres),
+    measures: measured(litres),
+    scoop,
+    inScoops: {
+      mixedL: scoopedL * (1 - mix.shrink),
+      measuredL: scoopedL,
+      measures: measured(scoop.scoops.map((count) => count * scoop.scoopL)),
+    },
   };
 }

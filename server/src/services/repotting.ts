@@ -237,9 +237,9 @@ function mixFor(db: Db, order: RepotOrder, { file }: Judgement): MixedIn | null 
     parts,
     extras,
     filledL,
-    mixedL: batch.mixedL,
+    mixedL: batch.inScoops.mixedL,
     scoopL: batch.scoop.scoopL,
-    measures: batch.measures.map(({ component, litres }, i) => ({
+    measures: batch.inScoops.measures.map(({ component, litres }, i) => ({
       component: component.id,
       label: component.label,
       litres,

@@ -1,4 +1,4 @@
-import type { Rung, SupportPlan } from '@fernbank/core';
+import type { Batch, Rung, SupportPlan } from '@fernbank/core';
 import { m } from '../messages/index.ts';
 import { useUnits } from './useUnits.ts';
 
@@ -22,5 +22,12 @@ export function usePotWords() {
   /** What water it stands over; empty: none. */
   const waterTitle = (rung: Rung | null): string =>
     rung?.under ? m.fit.under.short(volume(rung.under.summer.litres)) : '';
-  return { potTitle, supportTitle, waterTitle };
+  /** A mix in the scoops that a hand counts; empty: none is needed. */
+  function mixTitle(batch: Batch | null): string {
+    if (!batch) return '';
+    const { scoopL, scoops } = batch.scoop;
+    const parts = batch.measures.map(({ component }, i) => m.ask.part(scoops[i]!, component.label));
+    return `${parts.join(' · ')}, ${m.ask.scoopsOf(volume(scoopL))}`;
+  }
+  return { potTitle, supportTitle, waterTitle, mixTitle };
 }

@@ -17,12 +17,16 @@ export function useSettling(fit: Fit, loaded: Ref<{ file: PlantFile; fitting: Fi
   const same = computed(() => lasting(kept.value?.fit) === lasting(fit.settled.value));
   const saving = ref(false);
 
-  /** Keeps a plan, or drops it; the notice takes it back to what was settled before. */
+  /**
+   * Keeps a plan, or drops it; the notice takes it back to what was settled before.
+   *
+   * @returns whether it was kept
+   */
   async function settle(
     plan: FitPlan | null,
     done: string,
     alike: readonly number[] = [],
-  ): Promise<void> {
+  ): Promise<boolean> {
     const before = kept.value;
     const path = `/plants/${plant.value.id}/plan` as const;
     saving.value = true;
@@ -33,8 +37,10 @@ export function useSettling(fit: Fit, loaded: Ref<{ file: PlantFile; fitting: Fi
       kept.value = answer ?? null;
       if (plan) await keepWish();
       notices.done(done, { deed, back: () => (kept.value = before) });
+      return true;
     } catch (error) {
       notices.fault(error);
+      return false;
     } finally {
       saving.value = false;
     }

@@ -651,7 +651,7 @@ export const en = {
       modes: { keep: 'Keep what it has', new: 'A new one', none: 'None' },
       none: 'It goes into its pot without a support.',
       line: (poles: number, kind: string, length: string) =>
-        poles > 1 ? `${poles} × ${kind}, ${length} each:` : `A ${kind}, ${length}:`,
+        poles > 1 ? `${poles} × ${kind}, ${length} each` : `A ${kind}, ${length}`,
       cannot: 'This cannot be:',
       goal: 'What for',
       minutes: 'Your time for it',
@@ -766,9 +766,16 @@ export const en = {
     settling: 'for settling',
     spare: 'spare',
     mixed: 'mixed',
-    measured: 'measured loose',
+    inScoops: (measured: string) => `In whole scoops ${measured} measured loose,`,
     shrink: 'lost on mixing: fine grains vanish between coarse',
     rounding: (percent: string) => `Whole scoops move no part by more than ${percent}.`,
+    card: {
+      pot: 'The pot',
+      support: 'Support and stand',
+      noSupport: 'none',
+      keeps: (support: string) => (support ? `${support}, as it stands` : 'as it stands'),
+      record: 'once it is potted: day, roots, stock',
+    },
     noMix: 'This pot takes no new medium: it is no larger than the ball.',
     buysTitle: 'What each part buys',
     buys: (share: number, points: number, from: number | null) => {

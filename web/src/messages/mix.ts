@@ -160,7 +160,6 @@ export const mix = {
   mixedOtherwise: (recipe: string) => `Mixed otherwise than ${recipe}, for this job only.`,
   backToRecipe: 'Back to the recipe',
   ownScoop: (volume: string) => `${volume}, your own`,
-  scaled: (volume: string) => `To keep the proportions, ${volume} more than needed is mixed.`,
   scoopTooLarge: (volume: string) =>
     `A ${volume} scoop is large for so little: a smaller one wastes less.`,
   byWeight: (total: string) =>

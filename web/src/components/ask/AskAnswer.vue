@@ -11,8 +11,8 @@ import YearStrip from '../verdict/YearStrip.vue';
 /** Whether and when, into which pot, with what: one glance. */
 const props = defineProps<{ answer: AskedAnswer }>();
 const { headlineLine } = useHeadlineWords();
-const { potTitle, supportTitle, waterTitle } = usePotWords();
-const { said, volume } = useUnits();
+const { potTitle, supportTitle, waterTitle, mixTitle } = usePotWords();
+const { said } = useUnits();
 
 const MOST_REASONS = 2;
 const because = computed(() => {
@@ -28,13 +28,7 @@ const pot = computed(() => {
   const told = [potTitle(fit.rung), waterTitle(fit.rung), supportTitle(newSupport(fit))];
   return told.filter(Boolean).join(', ');
 });
-const mix = computed(() => {
-  const { batch } = props.answer;
-  if (!batch) return '';
-  const { scoopL, scoops } = batch.scoop;
-  const parts = batch.measures.map(({ component }, i) => m.ask.part(scoops[i]!, component.label));
-  return `${parts.join(' · ')}, ${m.ask.scoopsOf(volume(scoopL))}`;
-});
+const mix = computed(() => mixTitle(props.answer.batch));
 </script>
 
 <template>

@@ -197,12 +197,12 @@ const extensions = computed(() =>
         {{ CAUTIONS[caution] }}
       </p>
       <p v-if="batch && inTub && takesMix(step.id)">
-        {{ m.bench.fromTub(volume(batch.mixedL), recipeLabel) }}
+        {{ m.bench.fromTub(volume(batch.inScoops.mixedL), recipeLabel) }}
       </p>
       <template v-else-if="batch && takesMix(step.id)">
-        <MeasuresTable :measures="batch.measures" :scoop="batch.scoop" />
+        <MeasuresTable :measures="batch.inScoops.measures" :scoop="batch.scoop" />
         <p class="quiet small">
-          {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.mixedL)) }}
+          {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.inScoops.mixedL)) }}
         </p>
       </template>
       <template v-if="step.timer">

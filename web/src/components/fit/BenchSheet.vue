@@ -99,7 +99,7 @@ const fetch = computed(() => {
   if (depth.screenCm && !mound) things.push(m.sheet.screen(length(depth.screenCm), pots));
   const at = plan.value;
   if (at && choices.supportMode === 'new') {
-    things.push(m.fit.support.line(at.poles, at.kind.label, length(at.lengthCm)).replace(/:$/, ''));
+    things.push(m.fit.support.line(at.poles, at.kind.label, length(at.lengthCm)));
     if (at.kind.moss) {
       things.push(m.sheet.moss(volume(at.material.mossL * at.poles)));
       const width = sheetWidthCm(at.section);
@@ -160,7 +160,7 @@ const phases = computed(() => ({
         <h2>{{ m.fit.mix }}: {{ store.pantry.recipe(choices.recipeId).label }}</h2>
         <table v-if="batch" class="figures">
           <tbody>
-            <tr v-for="(measure, i) in batch.measures" :key="measure.component.id">
+            <tr v-for="(measure, i) in batch.inScoops.measures" :key="measure.component.id">
               <td class="boxed">{{ measure.component.label }}</td>
               <td class="num big">{{ m.fit.scoops(batch.scoop.scoops[i]!) }}</td>
               <td class="num">{{ volume(measure.litres) }}</td>
@@ -169,7 +169,7 @@ const phases = computed(() => ({
           <tfoot>
             <tr>
               <td colspan="3">
-                {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.mixedL)) }}
+                {{ m.sheet.scoop(volume(batch.scoop.scoopL), volume(batch.inScoops.mixedL)) }}
                 <template v-if="rung.pots > 1">{{ m.sheet.inAll(rung.pots) }}</template>
               </td>
             </tr>

@@ -1,39 +1,40 @@
 <script setup lang="ts">
 import { footing, lookingBack, wantsPot } from '@fernbank/core';
-import { computed, ref, toRef } from 'vue';
+import { computed } from 'vue';
+import { useDisplay } from 'vuetify';
 import type { Fitting, PlantFile } from '../../api/types.ts';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import type { useFitDrawings } from '../../composables/fitDrawings.ts';
 import { useHeadlineWords } from '../../composables/headlineWords.ts';
 import { useDates } from '../../composables/useDates.ts';
 import type { Fit } from '../../composables/useFit.ts';
-import { useSettling } from '../../composables/useSettling.ts';
+import type { useSettling } from '../../composables/useSettling.ts';
 import { usePotWords } from '../../composables/potWords.ts';
 import { useBuying } from '../../composables/useBuying.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import AlikePicker from '../look/AlikePicker.vue';
 import BeforeAfter from './BeforeAfter.vue';
+import FitActions from './FitActions.vue';
 import FitFacts from './FitFacts.vue';
 
 /** Which pot, and why; settled from here. */
 const props = defineProps<{
   loaded: { file: PlantFile; fitting: Fitting };
   fit: Fit;
+  settling: ReturnType<typeof useSettling>;
   drawings: ReturnType<typeof useFitDrawings>;
 }>();
-const { choices, ladder, rung, plan, stances, remedies, settled, waysOut, piecesRefused } =
-  props.fit;
+const { choices, ladder, rung, plan, stances, remedies, settled, waysOut } = props.fit;
 const { before, after, pxPerCm, crownCm, roomCm } = props.drawings;
-const { kept, same, saving, settle } = useSettling(props.fit, toRef(props, 'loaded'));
-
+const { smAndDown } = useDisplay();
 /** Others beside it for which the same is settled. */
-const alikeIds = ref<number[]>([]);
+const alikeIds = defineModel<number[]>('alikeIds', { required: true });
 
 const { length, said } = useUnits();
 const { buyLine } = useBuying();
 const { degrees } = useFigureWords();
-const { day, full } = useDates();
+const { full } = useDates();
 const { headlineLine } = useHeadlineWords();
 
 const wanted = computed(() => wantsPot(props.loaded.file));
@@ -102,7 +103,12 @@ const warning = computed(() => {
         </li>
       </ul>
       <p v-if="warning" class="caution" role="note">{{ warning }}</p>
-      <FitFacts v-if="rung" :rung="rung" :ladder="ladder" :now="stances?.now ?? null" />
+      <FitFacts
+        v-if="rung && !smAndDown"
+        :rung="rung"
+        :ladder="ladder"
+        :now="stances?.now ?? null"
+      />
       <AlikePicker
         v-if="settled && loaded.file.alike.length > 0"
         v-model="alikeIds"
@@ -110,29 +116,15 @@ const warning = computed(() => {
         :alike="loaded.file.alike"
         :hint="m.fit.alikeHint"
       />
-      <div v-if="settled" class="row no-print actions">
-        <v-btn
-          color="primary"
-          size="large"
-          min-height="52"
-          :disabled="(kept !== null && same && alikeIds.length === 0) || Boolean(piecesRefused)"
-          :loading="saving"
-          @click="settle(settled, m.fit.used, alikeIds)"
-          >{{ m.fit.useOf(1 + alikeIds.length) }}</v-btn
-        >
-        <v-btn v-if="kept" variant="outlined" :to="`/plants/${loaded.file.plant.id}/sheet`">{{
-          m.fit.sheet
-        }}</v-btn>
-        <v-btn variant="outlined" :to="`/plants/${loaded.file.plant.id}/bench`">{{
-          m.bench.open
-        }}</v-btn>
-        <v-btn v-if="kept" variant="text" @click="settle(null, m.fit.dropped)">{{
-          m.fit.drop
-        }}</v-btn>
-        <span v-if="kept" class="quiet small">{{
-          same ? m.fit.settledOn(day(kept.date)) : m.fit.changed
-        }}</span>
-      </div>
+      <FitActions
+        v-if="!smAndDown"
+        class="actions"
+        :loaded="loaded"
+        :fit="fit"
+        :settling="settling"
+        :alike-ids="alikeIds"
+        @settled="alikeIds = []"
+      />
     </div>
     <BeforeAfter
       :name="loaded.file.plant.name"
@@ -167,9 +159,13 @@ const warning = computed(() => {
 .actions {
   margin-top: 12px;
 }
-@media (max-width: 800px) {
+@media (max-width: 960px) {
   .answer {
     grid-template-columns: minmax(0, 1fr);
+  }
+  /* A drawing is saved at the desk, or from the record. */
+  .answer :deep(.save) {
+    display: none;
   }
 }
 </style>

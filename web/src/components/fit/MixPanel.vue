@@ -154,7 +154,7 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
         </p>
         <template v-if="batch">
           <MeasuresTable
-            :measures="batch.measures"
+            :measures="batch.inScoops.measures"
             :scoop="batch.scoop"
             swappable
             @swap="(of) => (swapping = of)"
@@ -166,24 +166,21 @@ const upTo = (share: number) => `${Math.ceil(share * 100)} %`;
           <p>
             {{ volume(batch.filledL) }} {{ m.fit.toFill }}, +
             {{ percent(batch.margins.settling) }} % {{ m.fit.settling }}, +
-            {{ percent(batch.margins.spare) }} % {{ m.fit.spare }} =
-            <strong>{{ volume(batch.mixedL) }} {{ m.fit.mixed }}</strong
-            >; {{ volume(batch.measuredL) }} {{ m.fit.measured }} ({{
-              percent(potted.blend.shrink)
-            }}
-            % {{ m.fit.shrink }}).
+            {{ percent(batch.margins.spare) }} % {{ m.fit.spare }} = {{ volume(batch.mixedL) }}.
+            {{ m.fit.inScoops(volume(batch.inScoops.measuredL)) }}
+            <strong>{{ volume(batch.inScoops.mixedL) }} {{ m.fit.mixed }}</strong>
+            ({{ percent(potted.blend.shrink) }} % {{ m.fit.shrink }}).
           </p>
-          <p class="quiet">
-            {{ m.fit.rounding(upTo(batch.scoop.worstError)) }}
-            <template v-if="batch.scoop.scale > 1.005">
-              {{ m.mix.scaled(volume(batch.mixedL * (batch.scoop.scale - 1))) }}
-            </template>
-          </p>
+          <p class="quiet">{{ m.fit.rounding(upTo(batch.scoop.worstError)) }}</p>
           <p v-if="batch.scoop.scale > 1.5" class="caution">
             {{ m.mix.scoopTooLarge(volume(batch.scoop.scoopL)) }}
           </p>
           <p class="quiet small">
-            {{ m.mix.byWeight(weight(batch.measures.reduce((sum, { dryKg }) => sum + dryKg, 0))) }}
+            {{
+              m.mix.byWeight(
+                weight(batch.inScoops.measures.reduce((sum, { dryKg }) => sum + dryKg, 0)),
+              )
+            }}
           </p>
           <template v-if="before.length > 0">
             <h3>{{ m.mix.before }}</h3>

@@ -60,7 +60,7 @@ const across = computed(() => (plan.value ? frontCm(plan.value.section) : null))
         <p v-if="plan" class="lead">
           <strong>{{
             m.fit.support.line(plan.poles, plan.kind.label, length(plan.lengthCm))
-          }}</strong>
+          }}</strong>{{ choices.supportMode === 'new' ? ':' : '' }}
           <span v-if="choices.supportMode === 'new'">&nbsp;{{ said(plan.because) }}.</span>
         </p>
         <p v-if="fit.supportFault.value" role="alert" class="text-error">

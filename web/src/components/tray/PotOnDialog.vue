@@ -192,9 +192,9 @@ async function save(): Promise<void> {
       <v-text-field v-model="date" type="date" :label="m.tray.date" :error-messages="errors.date" />
       <v-checkbox v-model="together" :label="m.tray.together" hide-details />
     </div>
-    <MeasuresTable :measures="measured.measures" :scoop="measured.scoop" />
+    <MeasuresTable :measures="measured.inScoops.measures" :scoop="measured.scoop" />
     <p class="quiet small">
-      {{ m.sheet.scoop(volume(measured.scoop.scoopL), volume(measured.mixedL)) }}
+      {{ m.sheet.scoop(volume(measured.scoop.scoopL), volume(measured.inScoops.mixedL)) }}
     </p>
     <h3>{{ m.tray.stepsTitle }}</h3>
     <ol class="steps">

@@ -308,7 +308,7 @@ async function addPhoto(event: Event): Promise<void> {
         :expected-kg="expectedKg"
         @weighed="(kg) => (draft.weightKg = kg)"
       />
-      <div class="bar">
+      <div class="sticky">
         <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
         <v-btn type="submit" color="primary" size="large" block min-height="54" :loading="saving">
           {{ m.look.save(answers, 1 + draft.alike.length) }}
@@ -353,17 +353,5 @@ async function addPhoto(event: Event): Promise<void> {
   height: 96px;
   object-fit: cover;
   border-radius: 8px;
-}
-.bar {
-  position: sticky;
-  bottom: 0;
-  padding: 10px 0;
-  background: linear-gradient(transparent, rgb(var(--v-theme-background)) 22%);
-  z-index: 5;
-}
-@media (max-width: 960px) {
-  .bar {
-    bottom: 58px;
-  }
 }
 </style>
