@@ -43,6 +43,7 @@ export const VIEWS: readonly View[] = [
   { path: `${PLANT}/outcome`, place: 'rounds', tried: ['/plants/15/outcome'], view: () => import('./views/rounds/OutcomeView.vue') },
 
   { path: '/verdicts', place: 'verdicts', key: 'v', view: () => import('./views/verdicts/VerdictsView.vue') },
+  { path: '/thinking', place: 'verdicts', view: () => import('./views/verdicts/ThinkingView.vue') },
   { path: `${PLANT}/verdict`, place: 'verdicts', tried: ['/plants/5/verdict'], view: () => import('./views/verdicts/VerdictView.vue') },
 
   { path: '/fit', place: 'fit', key: 'f', tab: mix.plants, view: () => import('./views/fit/FitListView.vue') },

@@ -1,19 +1,27 @@
 <script setup lang="ts">
+import { useScroll } from '@vueuse/core';
 import { onMounted, useTemplateRef } from 'vue';
 
 /** Links between pages that belong together, the present one marked. */
 defineProps<{ label: string; pages: { to: string; word: string; here: boolean }[] }>();
 const nav = useTemplateRef<HTMLElement>('nav');
+const { arrivedState, measure } = useScroll(nav);
 // On a phone the rooms can be wider than the screen: the present one is brought into view.
 onMounted(() => {
   const here = nav.value?.querySelector<HTMLElement>('.here');
-  if (!here) return;
-  nav.value!.scrollLeft = here.offsetLeft - nav.value!.clientWidth / 2 + here.clientWidth / 2;
+  if (here) {
+    nav.value!.scrollLeft = here.offsetLeft - nav.value!.clientWidth / 2 + here.clientWidth / 2;
+  }
+  measure();
 });
 </script>
 
 <template>
-  <nav ref="nav" class="tabs no-print" :aria-label="label">
+  <nav
+    ref="nav"
+    :class="['tabs', 'no-print', { before: !arrivedState.left, after: !arrivedState.right }]"
+    :aria-label="label"
+  >
     <router-link
       v-for="page in pages"
       :key="page.to"
@@ -31,6 +39,30 @@ onMounted(() => {
   position: relative;
   max-width: 100%;
   overflow-x: auto;
+}
+/* That there are more than are seen. */
+.before::before,
+.after::after {
+  position: sticky;
+  z-index: 1;
+  flex: none;
+  width: 34px;
+  display: grid;
+  place-items: center;
+  font-size: 1.5rem;
+  pointer-events: none;
+}
+.before::before {
+  content: '‹';
+  left: 0;
+  margin-right: -34px;
+  background: linear-gradient(to left, transparent, rgb(var(--v-theme-background)) 45%);
+}
+.after::after {
+  content: '›';
+  right: 0;
+  margin-left: -34px;
+  background: linear-gradient(to right, transparent, rgb(var(--v-theme-background)) 45%);
 }
 .tabs a {
   min-height: 48px;

@@ -11,6 +11,7 @@ import { importing } from './importing.ts';
 import { keeping } from './keeping.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
+import { thinking } from './thinking.ts';
 import { upkeep } from './upkeep.ts';
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
@@ -30,6 +31,7 @@ export const en = {
   quarantine,
   rowWords,
   solutions,
+  thinking,
   tray,
   water,
   worked,

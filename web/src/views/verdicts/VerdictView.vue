@@ -81,6 +81,9 @@ const best = computed(() => {
           <span class="quiet">{{ m.verdictPage.behindHint }}</span>
         </summary>
         <div v-if="behind" class="stack">
+          <p>
+            <router-link to="/thinking">{{ m.thinking.open }}</router-link>
+          </p>
           <div class="pair">
             <StatesPanel :decision="decision" />
             <CurvesPanel :decision="decision" :monday="monday" :best="best" />

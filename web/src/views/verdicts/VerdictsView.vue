@@ -50,7 +50,10 @@ function when(summary: VerdictSummary): string {
     <header class="row spread">
       <div>
         <h1>{{ m.verdicts.title }}</h1>
-        <p class="quiet">{{ m.verdicts.intro }} {{ m.verdicts.ribbon }}.</p>
+        <p class="quiet">
+          {{ m.verdicts.intro }} {{ m.verdicts.ribbon }}.
+          <router-link to="/thinking">{{ m.thinking.open }}</router-link>
+        </p>
       </div>
       <div class="row" role="group" :aria-label="m.verdicts.title">
         <v-btn
