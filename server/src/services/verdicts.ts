@@ -12,7 +12,7 @@ import {
   type VerdictWord,
 } from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
-import { heightOf } from './collection.ts';
+import { drawnOf } from './collection.ts';
 import { judgedOn, type Judgement, type Unjudged } from './judging.ts';
 
 /** What part of the ranking is told: a large house has more plants than anyone reads at once. */
@@ -151,13 +151,7 @@ function summary(judgement: Judgement) {
     taxon: plant.taxon,
     common: taxon.common,
     spot: spot.name,
-    pot: plant.pot,
-    potMaterial: plant.potMaterial,
-    mediumKind: plant.mediumKind,
-    recipeId: plant.recipeId,
-    heightCm: heightOf(file).cm,
-    growthForm: file.situation.traits.growthForm,
-    supportCm: plant.supportCm,
+    ...drawnOf(file),
     headline: decision.headline,
     week: decision.week,
     lookAgain: decision.lookAgain,

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { rimCm, wantsPot } from '@fernbank/core';
+import { wantsPot } from '@fernbank/core';
 import { api } from '../../api/client.ts';
 import type { VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
-import PotCutaway from '../../components/cutaway/PotCutaway.vue';
+import PlantOutline from '../../components/cutaway/PlantOutline.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
+import { outlineScale } from '../../composables/outlineScale.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useVerdicts } from '../../composables/useVerdicts.ts';
@@ -21,22 +22,8 @@ const { value: settled } = useLoaded(async () => {
 });
 const { day } = useDates();
 const toPot = (v: VerdictSummary) => wantsPot({ decision: v, overrule: v.overrule });
-const PX_PER_CM = 5;
-/** Room for the widest pot, so that all stand on one line at one scale. */
-const roomCm = (list: VerdictSummary[]) => Math.max(...list.map(({ pot }) => rimCm(pot)), 1);
-const subject = (v: VerdictSummary) => ({
-  name: v.name,
-  pot: v.pot,
-  material: v.potMaterial,
-  mediumKind: v.mediumKind,
-  recipeId: v.recipeId,
-  explored: 0.35 + 0.65 * v.states.crowded,
-  plantHeightCm: v.heightCm,
-  supportCm: v.supportCm,
-  growthForm: v.growthForm,
-});
-/** Made once: a longer list has nothing drawn anew. */
-const subjects = computed(() => new Map(shown.value.map((v) => [v.plantId, subject(v)])));
+const TALL_PX = 110;
+const scale = computed(() => outlineScale(shown.value, TALL_PX));
 const sections = computed(() =>
   [
     { title: m.fit.chooseIntro, drawn: drawn.value.filter(toPot) },
@@ -64,17 +51,12 @@ const sections = computed(() =>
       <ul class="bare bench">
         <li v-for="v in section.drawn" :key="v.plantId">
           <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
-            <PotCutaway
-              :subject="subjects.get(v.plantId)!"
-              :px-per-cm="PX_PER_CM"
-              :crown-cm="12"
-              :room-cm="Math.min(20, roomCm([v]))"
-            />
+            <span class="drawn"><PlantOutline :subject="v" v-bind="scale" /></span>
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
             <VerdictMark :headline="v.headline" :overruled="v.overrule !== null" />
             <span v-if="settled?.has(v.plantId)" class="settled">✓ {{ m.fit.settledMark }}</span>
-            <span class="quiet when">{{
+            <span class="quiet">{{
               v.week && v.headline === 'repotInWindow' ? day(v.week) : ''
             }}</span>
           </router-link>
@@ -93,7 +75,7 @@ const sections = computed(() =>
   display: flex;
   flex-wrap: wrap;
   gap: 18px 14px;
-  align-items: flex-end;
+  align-items: flex-start;
   margin-top: 10px;
 }
 .pot {
@@ -104,8 +86,11 @@ const sections = computed(() =>
   border-radius: 10px;
   min-width: 140px;
 }
-.when {
-  min-height: 1.45em;
+/* All stand on one line, however tall. */
+.drawn {
+  height: 120px;
+  display: flex;
+  align-items: flex-end;
 }
 .settled {
   color: rgb(var(--v-theme-success));
