@@ -1,5 +1,6 @@
 import {
   addDays,
+  bisect,
   canShow,
   DAYS_PER_MONTH,
   daysBetween,
@@ -100,16 +101,9 @@ function growingMonths(
   return sum / DAYS_PER_MONTH / USUAL_ACTIVITY;
 }
 
-/** After how many months so much is filled. @param filled  within what growth reaches */
-function monthsUntil(filled: number, fillMonths: number, speed: number): number {
-  let [low, high] = [0, 40 * fillMonths];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (filledAfter(middle, fillMonths, speed) < filled) low = middle;
-    else high = middle;
-  }
-  return low;
-}
+/** After how many months so much is filled. @param filled  from what a fresh pot has, to less than the most */
+const monthsUntil = (filled: number, fillMonths: number, speed: number): number =>
+  bisect((months) => filledAfter(months, fillMonths, speed) - filled, 0, 40 * fillMonths, 0.001);
 
 function filledOn(life: Life, date: IsoDate): number {
   const { name, traits, pot, since, found } = life;

@@ -49,6 +49,15 @@ test.describe('from an empty start, on a phone', () => {
       'indoors at 52° N; light: bright room, away from glass. A guess, by the time zone of this device.',
     );
     const pot = await answer.locator('dd strong').first().innerText();
+    // Three pots at one scale, the advised one between a smaller and a larger.
+    const pots = answer.getByRole('list', { name: 'Three pots at one scale' });
+    const told = await pots.getByRole('listitem').allInnerTexts();
+    expect(told).toHaveLength(3);
+    expect(told[1]).toContain('advised');
+    const [small, advised, large] = told.map((text) => Number.parseFloat(text));
+    expect(pot).toContain(`${advised} cm`);
+    expect(small).toBeLessThan(advised!);
+    expect(large).toBeGreaterThan(advised!);
     const used = await taps();
     const seconds = (Date.now() - began) / 1000 + used * PER_TAP_SECONDS;
     expect(used).toBeLessThanOrEqual(MOST_TAPS - 1);

@@ -47,7 +47,10 @@ function stopAtStart(why: string): never {
  *
  * @param path  of its SQLite file
  */
-export async function serve(path: string, { demo = null }: { demo?: Demo | null } = {}): Promise<void> {
+export async function serve(
+  path: string,
+  { demo = null }: { demo?: Demo | null } = {},
+): Promise<void> {
   // Whatever is written belongs to the keeper alone.
   process.umask(0o077);
   const { FERNBANK_PASSPHRASE: passphrase, FERNBANK_CERT: cert, FERNBANK_KEY: key } = process.env;

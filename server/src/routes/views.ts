@@ -145,7 +145,11 @@ const changedSettings = Joi.object<ChangedSettings, true>({
 export function settingsRoutes(context: Context): DescribedRouter<'/settings'> {
   const { db } = context;
   const routes = new DescribedRouter('/settings');
-  const shown = () => ({ ...readSettings(db), today: context.today(), clock: context.demo !== null });
+  const shown = () => ({
+    ...readSettings(db),
+    today: context.today(),
+    clock: context.demo !== null,
+  });
   routes.get('/', { summary: 'settings of the collection' }, (_request, response) => {
     response.json(shown());
   });

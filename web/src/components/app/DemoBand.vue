@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { addDays } from '@fernbank/core';
 import { computed, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import { useDisplay } from 'vuetify';
 import { api } from '../../api/client.ts';
 import FormDialog from '../FormDialog.vue';
@@ -15,7 +16,9 @@ const settings = useSettings();
 const notices = useNotices();
 const { smAndDown } = useDisplay();
 const { day, full } = useDates();
-const { value: clock } = useLoaded(() => api('/demo'));
+const route = useRoute();
+// What was done on the page before may have moved what comes next.
+const { value: clock } = useLoaded(() => api('/demo'), [() => route.path]);
 
 /** Tomorrow is a day on as it is. */
 const next = computed(() => {

@@ -5,11 +5,15 @@ import { useHeadlineWords, whyThenOf } from '../../composables/headlineWords.ts'
 import { usePotWords } from '../../composables/potWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import ThreePots from './ThreePots.vue';
 import VerdictMark from '../verdict/VerdictMark.vue';
 import YearStrip from '../verdict/YearStrip.vue';
 
 /** Whether and when, into which pot, with what: one glance. */
-const props = defineProps<{ answer: AskedAnswer }>();
+const props = defineProps<{
+  answer: AskedAnswer;
+  /** of the plant, by which it is drawn */ name: string;
+}>();
 const { headlineLine } = useHeadlineWords();
 const { potTitle, supportTitle, waterTitle, mixTitle } = usePotWords();
 const { said } = useUnits();
@@ -42,6 +46,7 @@ const mix = computed(() => mixTitle(props.answer.batch));
       :decision="answer.decision"
       :date="answer.fit.subject.situation.date"
     />
+    <ThreePots :fit="answer.fit" :name="name" />
     <dl>
       <div>
         <dt class="quiet small">{{ wanted ? m.ask.pot : m.ask.potThen }}</dt>

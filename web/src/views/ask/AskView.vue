@@ -164,7 +164,7 @@ const keep = () =>
 
       <section ref="answerPanel" class="panel stack answer" aria-live="polite">
         <template v-if="answer">
-          <AskAnswer :answer="answer" />
+          <AskAnswer :answer="answer" :name="draft.taxon" />
           <p v-if="refused" role="alert" class="text-error">{{ refused }}</p>
           <div>
             <v-btn color="primary" size="large" min-height="52" :loading="saving" @click="keep">{{
