@@ -77,4 +77,9 @@ dd {
   display: grid;
   margin: 0;
 }
+@media (min-width: 960px) {
+  dl {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+}
 </style>

@@ -39,7 +39,7 @@ const three = computed(() => {
       },
     }));
 });
-const TALL_PX = 96;
+const TALL_PX = 64;
 const scale = computed(() =>
   outlineScale(
     three.value.map(({ drawn }) => drawn),
@@ -52,8 +52,9 @@ const scale = computed(() =>
   <ol v-if="three.length > 1" class="bare three" :aria-label="m.ask.threePots">
     <li v-for="pot in three" :key="pot.id" :class="{ advised: pot.advised }">
       <span class="drawn"><PlantOutline :subject="pot.drawn" v-bind="scale" /></span>
-      <strong>{{ pot.width }}</strong>
-      <strong class="small">{{ pot.advised ? m.ask.advised : '&nbsp;' }}</strong>
+      <strong
+        >{{ pot.width }}<span v-if="pot.advised"> · {{ m.ask.advised }}</span></strong
+      >
       <span v-for="word in pot.words" :key="word" class="quiet small">{{ word }}</span>
     </li>
   </ol>
@@ -80,7 +81,7 @@ const scale = computed(() =>
   border-bottom-color: rgb(var(--v-theme-primary));
 }
 .drawn {
-  height: 104px;
+  height: 72px;
   display: flex;
   align-items: flex-end;
 }

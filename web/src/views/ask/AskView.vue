@@ -235,6 +235,8 @@ const keep = () =>
     grid-row: 1 / span 2;
     position: sticky;
     top: 80px;
+    max-height: calc(100dvh - 96px);
+    overflow-y: auto;
   }
 }
 .answer {
