@@ -3,7 +3,7 @@ import { addDays } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay } from 'vuetify';
-import { api } from '../../api/client.ts';
+import { api, wordsFor } from '../../api/client.ts';
 import FormDialog from '../FormDialog.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
@@ -43,12 +43,13 @@ const asked = ref(false);
 const fault = ref('');
 async function beginAnew(): Promise<void> {
   going.value = true;
+  fault.value = '';
   try {
     await api('/demo/anew', { method: 'POST' });
     // Every page, draft and answer was of another garden.
     window.location.assign('/rounds');
   } catch (error) {
-    notices.fault(error);
+    fault.value = wordsFor(error);
     going.value = false;
   }
 }

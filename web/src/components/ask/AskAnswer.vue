@@ -12,7 +12,8 @@ import YearStrip from '../verdict/YearStrip.vue';
 /** Whether and when, into which pot, with what: one glance. */
 const props = defineProps<{
   answer: AskedAnswer;
-  /** of the plant, by which it is drawn */ name: string;
+  /** of the plant: by it the drawing is always the same */
+  name: string;
 }>();
 const { headlineLine } = useHeadlineWords();
 const { potTitle, supportTitle, waterTitle, mixTitle } = usePotWords();

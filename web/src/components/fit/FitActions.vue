@@ -60,7 +60,7 @@ const settledAlready = computed(
     <v-btn v-if="kept && part !== 'first'" variant="text" @click="settle(null, m.fit.dropped)">{{
       m.fit.drop
     }}</v-btn>
-    <span v-if="kept && !part" class="quiet small">{{
+    <span v-if="kept && (!part || (part === 'rest' && !same))" class="quiet small">{{
       same ? m.fit.settledOn(day(kept.date)) : m.fit.changed
     }}</span>
   </div>

@@ -23,7 +23,7 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 import { useSettings } from '../../stores/settings.ts';
 
-/** What is weighed in a verdict, in words and drawings; its example is judged as any plant is. */
+/** How a verdict comes about, in words and drawings; the example plant is decided on by the core, as today stands. */
 const settings = useSettings();
 const { length } = useUnits();
 const { headlineLine } = useHeadlineWords();
