@@ -29,6 +29,12 @@ export function fateOf(
   return luck < well + (1 - well) * HALF_WELL ? 'holdsOn' : 'suffers';
 }
 
+/** What must become of a repot of which something was told already. */
+export function fateToldBy({ grade, seen }: { grade: Grade; seen: readonly Seen[] }): Fate {
+  // Three weeks in, what thrives in the end only stands firm.
+  return grade === 'holdsOn' && !seen.includes('leafLoss') ? 'thrives' : grade;
+}
+
 /** What shows of it at a checkpoint: three weeks in, little does. */
 export function shownAt(fate: Fate, at: Checkpoint): { grade: Grade; seen: Seen[] } {
   return at === 'weeks3' && fate === 'thrives'

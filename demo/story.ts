@@ -24,7 +24,7 @@ import {
   type PlantRecords,
   type RepotRow,
 } from '../server/src/services/records.ts';
-import { fateOf, shownAt } from './fate.ts';
+import { fateOf, fateToldBy, shownAt } from './fate.ts';
 import { PLANTS } from './garden.ts';
 import { chanceOf, lookOn, lot, truthOn, type Life } from './truth.ts';
 import { keepWatering, waterings, type Habit } from './watering.ts';
@@ -48,7 +48,11 @@ export function storyFrom(begins: IsoDate, write: (path: string) => void): Demo 
       const repot = rowOr404(db, repots, repotId, 'repot');
       const at = checkpointOn(repot.date, date);
       if (!at) throw invalid('date', `no question about the repot of ${repot.date} is open`);
-      return shownAt(fateOfRow(repot), at);
+      // What was told before the story began goes on as it was told.
+      const told = recordsOf(db, [repot.plantId])
+        .get(repot.plantId)!
+        .outcomes.findLast((one) => one.repotId === repot.id && one.date < begins);
+      return shownAt(told ? fateToldBy(told) : fateOfRow(repot), at);
     },
   };
 }

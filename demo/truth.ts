@@ -256,7 +256,7 @@ export function lookOn(life: Life, date: IsoDate): Signals {
     vinePastSupport: vinePastOn(life, date),
     bloom: bloomOn(life, date),
     resting: truth.activity < 0.2,
-    newRootTips: tipsOn(life, date),
+    newRootTips: ill ? 'none' : tipsOn(life, date),
     pests: since0 < LEAVES_TELL_DAYS ? (was.pests ?? 'none') : 'none',
   };
   const months = since ? daysBetween(since, date) / DAYS_PER_MONTH : null;

@@ -14,7 +14,7 @@ import { fillGarden } from '../../../demo/fill.ts';
 import { lifeOf, storyFrom } from '../../../demo/story.ts';
 import { truthOn } from '../../../demo/truth.ts';
 import { openCollection } from '../db/open.ts';
-import { plants } from '../db/schema.ts';
+import { outcomes, plants, repots } from '../db/schema.ts';
 import type { FoundInDemo } from '../demo.ts';
 import type { RoundsEntry } from '../services/walk.ts';
 import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
@@ -78,6 +78,21 @@ describe('time in the demo', () => {
       );
     expect(logOf(once)).toEqual(logOf(bitByBit));
     expect(logOf(once).length).toBeGreaterThan(4);
+  });
+
+  it('goes on with a repot as was told of it before', async () => {
+    const { app } = garden();
+    const { db, demo } = app.context;
+    const told = db.select().from(outcomes).all();
+    const season = CHECKPOINTS.season.days;
+    for (const { repotId, grade, seen } of told) {
+      const { date } = db.select().from(repots).where(eq(repots.id, repotId)).get()!;
+      const later = demo!.outcome(db, repotId, addDays(date, season)).grade;
+      // Who only stood firm after three weeks thrives; whose leaves fell never does.
+      const firm = grade === 'holdsOn' && !seen.includes('leafLoss');
+      expect(later).toBe(firm ? 'thrives' : grade);
+    }
+    expect(new Set(told.map(({ grade }) => grade)).size).toBeGreaterThan(1);
   });
 
   it('begins anew as it began, and what was there is kept as a copy', async () => {
