@@ -7,7 +7,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Context } from './context.ts';
 import { plants } from './db/schema.ts';
-import { onlyLoopbackNames, sameSite, signedIn } from './door/gate.ts';
+import { gate, sameSite } from './door/gate.ts';
 import { answered } from './http/answered.ts';
 import { errorHandler, unknownRoute } from './http/errors.ts';
 import { WRITTEN_OF } from './logging.ts';
@@ -29,6 +29,7 @@ import { outcomeRoutes, workedRoutes } from './routes/outcomes.ts';
 import { reservoirRoutes } from './routes/reservoirs.ts';
 import { batchRoutes } from './routes/tray.ts';
 import { potRoutes, supportRoutes } from './routes/shelf.ts';
+import { phoneRoutes } from './routes/phones.ts';
 import { photoRoutes } from './routes/photos.ts';
 import {
   lookRoutes,
@@ -98,7 +99,7 @@ function api(context: Context): express.Router {
   const routes = express.Router();
   const json = express.json({ limit: LARGEST_BODY, strict: true });
   routes.use(sameSite);
-  routes.use(context.door ? signedIn(context.door) : onlyLoopbackNames);
+  routes.use(gate(context.door));
   routes.use((request, response, next) =>
     FILES.test(request.path) ? next() : json(request, response, next),
   );
@@ -140,6 +141,7 @@ function api(context: Context): express.Router {
     settingsRoutes(context),
     demoRoutes(context),
     doorRoutes(context),
+    phoneRoutes(context),
     historyRoutes(context),
     importRoutes(context),
     copyRoutes(context),

@@ -4,12 +4,13 @@ import type { Keeper } from './copies/keeper.ts';
 import type { OpenFile } from './db/driver.ts';
 import type { Demo } from './demo.ts';
 import type { Journal } from './history/journal.ts';
-import type { Door } from './door/door.ts';
+import { Door } from './door/door.ts';
 import { Live } from './http/live.ts';
 import { importerHere, type Importer } from './importing/importer.ts';
 import type { Reading } from './http/days.ts';
 import { photoFolderOf } from './place.ts';
 import { ReaderHere, type Reader } from './reader/reader.ts';
+import type { Phones } from './phones/phones.ts';
 import type { Thread } from './threads/thread.ts';
 
 /** What routes need of the world around them. */
@@ -26,8 +27,10 @@ export interface Context extends Reading {
   live: Live;
   /** the copies that are kept of it, in a folder on the same disk */
   copies: Copies;
-  /** who may come in; null: everyone on this machine, and no one else */
-  door: Door | null;
+  /** who may come in */
+  door: Door;
+  /** the way in for phones; null where nothing listens */
+  phones: Phones | null;
   version: string;
   /** the garden made up for trying that this is; null: the keeper's own collection */
   demo: Demo | null;
@@ -40,7 +43,9 @@ export function contextOf(of: {
   file: OpenFile;
   path: string;
   journal: Journal;
-  door: Door | null;
+  /** absent: everyone on this machine, and no one else */
+  door?: Door | null;
+  phones?: Phones;
   today: () => IsoDate;
   version: string;
   demo?: Demo | null;
@@ -49,7 +54,7 @@ export function contextOf(of: {
   keeper?: Keeper;
   importer?: Importer;
 }): Context {
-  const { file, path, journal, door, today, version } = of;
+  const { file, path, journal, today, version, phones = null } = of;
   const { reader = new ReaderHere(file), sums = null, importer = importerHere(journal) } = of;
   const { demo = null } = of;
   const photoFolder = photoFolderOf(path);
@@ -57,6 +62,7 @@ export function contextOf(of: {
   const copies = new Copies(journal, { path, folder: copyFolder, photoFolder }, today, of.keeper);
   const live = new Live(journal);
   const { db } = file;
+  const door = of.door ?? Door.plain(db);
   return {
     db,
     journal,
@@ -66,6 +72,7 @@ export function contextOf(of: {
     live,
     copies,
     door,
+    phones,
     today,
     version,
     demo,

@@ -5,7 +5,8 @@ import type { DeedShown, HistoryPage } from './history/reading.ts';
 import type { DeskAnswer } from './importing/desk.ts';
 import type { ShownComponent } from './routes/components.ts';
 import type { ShownDay } from './routes/days.ts';
-import type { ShownDevice } from './routes/door.ts';
+import type { PhoneCode, PhonesNow } from './phones/phones.ts';
+import type { ShownDevice, Way } from './routes/door.ts';
 import type { ShownRecipe } from './routes/recipes.ts';
 import type { ShownPot } from './routes/shelf.ts';
 import type { ShownBatch } from './routes/tray.ts';
@@ -49,6 +50,7 @@ interface DoorNow {
   needed: boolean;
   signedIn: boolean;
   device: string | null;
+  way: Way;
 }
 /** The collection was put in place of another, which is kept as a copy of that name. */
 interface Restored {
@@ -109,6 +111,10 @@ interface Single {
   'GET /demo/repots/:id/outcome': { grade: Grade; seen: Seen[] };
   'GET /door': DoorNow;
   'POST /door': DoorNow;
+  'POST /door/code': DoorNow;
+  'GET /phones': PhonesNow;
+  'POST /phones': PhonesNow;
+  'POST /phones/code': PhoneCode;
   'GET /devices': { items: ShownDevice[] };
   'POST /devices/calendar': { address: string };
   'GET /history': HistoryPage;

@@ -16,6 +16,8 @@ Set in the environment:
   FERNBANK_DB           path of the collection's file
   FERNBANK_PASSPHRASE   who gives it is let in from other machines
   FERNBANK_CERT, _KEY   paths of a certificate and its key, for https
+  FERNBANK_PHONE_PORT   the port that phones come in by, once they are let in; PORT + 1
+  FERNBANK_ADDRESS      what phones call this machine, where it cannot tell itself
   FERNBANK_LOG          path of the log; "pretty" shows it here, "-" as JSON
   LOG_LEVEL             info; silent, fatal, error, warn, debug, trace
   FERNBANK_RESTORE      "newest" goes on with the newest sound copy of a damaged file

@@ -1,5 +1,4 @@
-import type { NetworkInterfaceInfo } from 'node:os';
-import { isLoopback } from './place.ts';
+import { addressesOf, isLoopback, type Interfaces } from './place.ts';
 
 /** What is told to the person who started it. */
 export interface Opened {
@@ -13,19 +12,11 @@ export interface Opened {
   demo: boolean;
 }
 
-type Interfaces = Partial<Record<string, NetworkInterfaceInfo[]>>;
-
 /** Addresses at which a phone of the same network finds it; none where only this machine may. */
 export function phoneAddresses({ host, port, secure }: Opened, interfaces: Interfaces): string[] {
   if (isLoopback(host)) return [];
   const everywhere = host === '0.0.0.0' || host === '::';
-  const hosts = everywhere
-    ? Object.values(interfaces).flatMap((each) =>
-        (each ?? [])
-          .filter(({ family, internal }) => family === 'IPv4' && !internal)
-          .map(({ address }) => address),
-      )
-    : [host];
+  const hosts = everywhere ? addressesOf(interfaces) : [host];
   return hosts.map((each) => addressOf(each, port, secure));
 }
 

@@ -1,4 +1,4 @@
-import { homedir } from 'node:os';
+import { homedir, type NetworkInterfaceInfo } from 'node:os';
 import { join } from 'node:path';
 
 /**
@@ -35,4 +35,27 @@ const LOOPBACK = new Set(['127.0.0.1', '::1', 'localhost']);
 /** Whether only this machine can reach the address. */
 export function isLoopback(host: string): boolean {
   return LOOPBACK.has(host);
+}
+
+/** Network interfaces by name, as Node tells them. */
+export type Interfaces = Partial<Record<string, NetworkInterfaceInfo[]>>;
+
+/** IPv4 addresses at which other machines of the network find this one. */
+export const addressesOf = (interfaces: Interfaces): string[] =>
+  Object.values(interfaces).flatMap((each) =>
+    (each ?? [])
+      .filter(({ family, internal }) => family === 'IPv4' && !internal)
+      .map(({ address }) => address),
+  );
+
+/** A name that a machine may have in the network at home. @source RFC 1123 §2.1 */
+const LABEL = /^[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?$/i;
+
+/** What phones may call this machine: by its addresses, and by its name, which stays when those change. */
+export function hostsOf(interfaces: Interfaces, hostname: string): string[] {
+  const addresses = addressesOf(interfaces);
+  const [name = ''] = hostname.split('.');
+  return addresses.length > 0 && LABEL.test(name)
+    ? [...addresses, `${name.toLowerCase()}.local`]
+    : addresses;
 }

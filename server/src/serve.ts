@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
-import { networkInterfaces } from 'node:os';
+import { hostname, networkInterfaces } from 'node:os';
 import { createApp } from './app.ts';
 import { localToday } from './clock.ts';
 import { contextOf } from './context.ts';
@@ -12,19 +12,17 @@ import { Door, SHORTEST_PASSPHRASE } from './door/door.ts';
 import { greeting } from './greeting.ts';
 import { sweep } from './history/keeping.ts';
 import { Journal } from './history/journal.ts';
+import { patient } from './http/patience.ts';
 import { importerApart } from './importing/importer.ts';
 import { logBeside, openLog } from './logging.ts';
-import { isLoopback } from './place.ts';
+import { Phones } from './phones/phones.ts';
+import { hostsOf, isLoopback } from './place.ts';
 import { ReaderApart } from './reader/reader.ts';
 import { INTERFACE, threadOf, VERSION } from './shipped.ts';
 import { openedOrWhy } from './start.ts';
 import { Thread } from './threads/thread.ts';
 
 const HOUR_MS = 60 * 60 * 1000;
-/** Longer than anyone pauses between two taps. */
-const KEEP_ALIVE_MS = 65_000;
-/** A connection on which nothing moves is let go of; open windows are pinged more often. */
-const SILENCE_MS = 120_000;
 /** Time for the browser that was waiting. */
 const AHEAD_MS = 150;
 /** By then the first page stands. */
@@ -43,7 +41,7 @@ function stopAtStart(why: string): never {
 /**
  * Opens a collection to browsers until it is stopped. What can be set is in the environment:
  * HOST, PORT (0: any that is free), FERNBANK_PASSPHRASE, FERNBANK_CERT and FERNBANK_KEY,
- * FERNBANK_RESTORE, FERNBANK_LOG, LOG_LEVEL.
+ * FERNBANK_PHONE_PORT, FERNBANK_ADDRESS, FERNBANK_RESTORE, FERNBANK_LOG, LOG_LEVEL.
  *
  * @param path  of its SQLite file
  */
@@ -91,6 +89,12 @@ export async function serve(
     budgetMs: LONGEST_SUM_MS,
     letGo: true,
   });
+  const named = process.env.FERNBANK_ADDRESS;
+  const phones = new Phones({
+    path,
+    port: Number(process.env.FERNBANK_PHONE_PORT ?? (port === 0 ? 0 : port + 1)),
+    hosts: () => (named ? named.split(',') : hostsOf(networkInterfaces(), hostname())),
+  });
   const context = contextOf({
     file,
     path,
@@ -100,22 +104,20 @@ export async function serve(
     importer,
     journal,
     door,
+    phones,
     today,
     version: VERSION,
     demo,
   });
   context.copies.tidy();
   const app = createApp(context, logger, INTERFACE);
+  await phones.begin(app);
+  if (phones.now.fault) logger.error(`phones cannot come in: ${phones.now.fault}`);
   const secure = Boolean(cert && key);
   const server = secure
     ? createSecureServer({ cert: readFileSync(cert!), key: readFileSync(key!) }, app)
     : createServer(app);
-  // A browser that comes back to a connection just as it is closed would be told that nobody is there.
-  server.keepAliveTimeout = KEEP_ALIVE_MS;
-  server.headersTimeout = KEEP_ALIVE_MS + 1000;
-  // A large backup over a slow line takes as long as it takes, as long as something comes.
-  server.requestTimeout = 0;
-  server.timeout = SILENCE_MS;
+  patient(server);
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     file.close();
@@ -130,6 +132,7 @@ export async function serve(
   async function housekeeping(): Promise<void> {
     const { copies, photoFolder } = context;
     await copies.daily();
+    await phones.renew().catch((error: Error) => logger.error({ err: error }, 'phones'));
     if (copies.fault) logger.error(`no copy could be made: ${copies.fault}`);
     try {
       // While a collection is being brought in, its pictures are nobody's yet.
@@ -169,6 +172,7 @@ export async function serve(
   /** Lets requests in flight finish, then closes the file. */
   function stop(why: string, code = 0): void {
     logger.info(`${why}: closing`);
+    phones.stop();
     server.close(() => {
       void Promise.all([reader, sums, keeper, importer].map((thread) => thread.end())).then(() => {
         file.close();

@@ -1,5 +1,10 @@
 <script setup lang="ts">
-import { mdiFlowerPollenOutline, mdiKeyboardOutline, mdiThemeLightDark } from '@mdi/js';
+import {
+  mdiCellphone,
+  mdiFlowerPollenOutline,
+  mdiKeyboardOutline,
+  mdiThemeLightDark,
+} from '@mdi/js';
 import { useLocalStorage, useMediaQuery } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -128,6 +133,14 @@ watch(
         </router-link>
       </nav>
       <template #append>
+        <v-btn
+          v-if="!smAndDown"
+          :icon="mdiCellphone"
+          variant="text"
+          :aria-label="m.phone.title"
+          :title="m.phone.title"
+          to="/record/phone"
+        />
         <v-btn
           v-if="!smAndDown"
           :icon="mdiKeyboardOutline"

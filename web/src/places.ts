@@ -77,6 +77,7 @@ export const VIEWS: readonly View[] = [
   { path: '/record/labels', place: 'record', tab: m.labels.title, view: () => import('./views/record/LabelsView.vue') },
   { path: '/record/past', place: 'record', tab: m.keeping.past, view: () => import('./views/record/HistoryView.vue') },
   { path: '/record/keeping', place: 'record', tab: m.keeping.title, view: () => import('./views/record/KeepingView.vue') },
+  { path: '/record/phone', place: 'record', under: '/record/keeping', view: () => import('./views/record/PhoneView.vue') },
   { path: '/record/import', place: 'record', under: '/record/keeping', view: () => import('./views/record/ImportView.vue') },
   { path: '/record/settings', place: 'record', tab: m.record.settings, view: () => import('./views/record/SettingsView.vue') },
   { path: '/plants/new', place: 'record', view: () => import('./views/record/PlantFormView.vue') },

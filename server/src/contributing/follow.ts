@@ -26,7 +26,7 @@ const path = join(mkdtempSync(join(tmpdir(), '.fernbank-')), 'collection.sqlite'
 const file = openCollection(path);
 const journal = new Journal(file);
 const today = () => '2026-03-16' as const;
-const context = contextOf({ file, path, journal, door: null, today, version: 'tried' });
+const context = contextOf({ file, path, journal, today, version: 'tried' });
 const server = createApp(context, pino({ level: 'silent' })).listen(0, '127.0.0.1');
 await new Promise((listens) => server.once('listening', listens));
 const { port } = server.address() as AddressInfo;

@@ -45,6 +45,7 @@ describe('behind the door', () => {
       needed: true,
       signedIn: false,
       device: null,
+      way: 'passphrase',
     });
   });
 

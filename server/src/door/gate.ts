@@ -1,12 +1,14 @@
 import { parse, serialize } from 'cookie';
+import type { IncomingMessage } from 'node:http';
 import type { Request, RequestHandler, Response } from 'express';
 import { HttpError } from '../http/errors.ts';
 import { isLoopback } from '../place.ts';
 import { DEVICE_DAYS, type Device, type Door } from './door.ts';
 
-const COOKIE = 'fernbank_device';
+/** Browsers keep cookies of every port together: what HTTPS set must not stand in the way of plain HTTP. */
+const cookieOf = ({ secure }: Request) => (secure ? '__Host-fernbank' : 'fernbank_device');
 /** What a device that has not signed in may ask: whether it must, and to do so. */
-const OPEN = new Set(['GET /health', 'GET /door', 'POST /door']);
+const OPEN = new Set(['GET /health', 'GET /door', 'POST /door', 'POST /door/code']);
 const CALENDAR = '/tasks/calendar.ics';
 const READS = new Set(['GET', 'HEAD']);
 
@@ -38,11 +40,26 @@ function fromHere(request: Request): boolean {
   return schemes.includes(protocol) && host === request.get('Host');
 }
 
+const fromPhones = new WeakSet<IncomingMessage>();
+/** What came in by the way that is opened for phones is let in as if there were a passphrase. */
+export const cameByPhones = (request: IncomingMessage): void => void fromPhones.add(request);
+
+/** Whether a device must have signed in to ask this. */
+export const mustSignIn = (door: Door, request: IncomingMessage): boolean =>
+  door.locked || fromPhones.has(request);
+
+/** Lets in who may come in. */
+export function gate(door: Door): RequestHandler {
+  const asked = signedIn(door);
+  return (request, response, next) =>
+    (mustSignIn(door, request) ? asked : onlyLoopbackNames)(request, response, next);
+}
+
 /**
  * Without a passphrase only this machine's own names are answered: a name of elsewhere that was
  * made to point here would otherwise read the collection from a page in the keeper's browser.
  */
-export const onlyLoopbackNames: RequestHandler = (request, _response, next) => {
+const onlyLoopbackNames: RequestHandler = (request, _response, next) => {
   const host = request.get('Host') ?? '';
   const name = URL.canParse(`http://${host}`) ? new URL(`http://${host}`).hostname : '';
   if (!isLoopback(name.replace(/^\[|\]$/g, ''))) {
@@ -52,21 +69,21 @@ export const onlyLoopbackNames: RequestHandler = (request, _response, next) => {
 };
 
 /** Lets only signed-in devices through, and says who it is. */
-export function signedIn(door: Door): RequestHandler {
+function signedIn(door: Door): RequestHandler {
   return (request, response, next) => {
     const device = deviceFor(door, request);
     if (device) {
       response.locals.device = device.label;
       response.locals.deviceId = device.id;
     } else if (!OPEN.has(`${request.method} ${request.path}`)) {
-      throw new HttpError(401, 'signIn', 'give the passphrase first');
+      throw new HttpError(401, 'signIn', 'this device has not signed in');
     }
     next();
   };
 }
 
 function deviceFor(door: Door, request: Request): Device | null {
-  const token = parse(request.get('Cookie') ?? '')[COOKIE];
+  const token = parse(request.get('Cookie') ?? '')[cookieOf(request)];
   const device = token ? door.deviceOf(token) : null;
   if (device?.scope === 'all') return device;
   // A calendar program cannot sign in: its address carries its own key, for this one thing.
@@ -81,7 +98,7 @@ function deviceFor(door: Door, request: Request): Device | null {
 export function setToken(request: Request, response: Response, token: string | null): void {
   response.append(
     'Set-Cookie',
-    serialize(COOKIE, token ?? '', {
+    serialize(cookieOf(request), token ?? '', {
       httpOnly: true,
       sameSite: 'strict',
       secure: request.secure,

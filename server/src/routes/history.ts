@@ -72,7 +72,7 @@ export function historyRoutes(context: Context): DescribedRouter {
     (request, response) => {
       const { deviceId } = response.locals as { deviceId?: number };
       const { door } = context;
-      live.open(request, response, () => door === null || door.isIn(deviceId ?? 0));
+      live.open(request, response, () => deviceId === undefined || door.isIn(deviceId));
     },
   );
   return routes;

@@ -73,8 +73,9 @@ const early = new Map<string, Promise<unknown>>();
  */
 export function askEarly(path: string): void {
   const asked = send(path, {}).then(({ answer }) => answer);
-  asked.catch(() => undefined); // told to whoever takes it over
   early.set(path, asked);
+  // Nobody took it over yet: it is asked anew by who does, signed in or with the server back by then.
+  asked.catch(() => early.get(path) === asked && early.delete(path));
 }
 
 interface Revised {

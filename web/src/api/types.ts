@@ -65,6 +65,9 @@ export type CopyList = Answers['GET /copies'];
 export type Copy = CopyList['items'][number];
 /** What is being done with the whole collection, and how far it has come. */
 export type Working = NonNullable<CopyList['working']>;
+export type PhoneCode = Answers['POST /phones/code'];
+/** By what one comes in. */
+export type Way = Answers['GET /door']['way'];
 export type DeviceRow = Answers['GET /devices']['items'][number];
 /** A file of rows that was read, before anything is brought in. */
 export type ReadFile = Answers['POST /imports'];

@@ -22,6 +22,8 @@ const withTime = new Intl.DateTimeFormat(undefined, {
   minute: '2-digit',
 });
 
+const clock = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
+
 const asDate = (iso: string) => new Date(`${iso}T00:00:00Z`);
 
 /** Calendar days in the reader's own way of writing them. */
@@ -34,6 +36,8 @@ export function useDates() {
     full: (iso: string) => long.format(asDate(iso)),
     /** a moment, ISO 8601 */
     moment: (iso: string) => withTime.format(new Date(iso)),
+    /** the time of day of a moment */
+    time: (iso: string) => clock.format(new Date(iso)),
     daysLate: (due: string) => daysBetween(due, settings.current.today),
   };
 }

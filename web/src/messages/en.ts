@@ -11,6 +11,7 @@ import { importing } from './importing.ts';
 import { keeping } from './keeping.ts';
 import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
+import { phone } from './phone.ts';
 import { thinking } from './thinking.ts';
 import { upkeep } from './upkeep.ts';
 
@@ -22,6 +23,7 @@ export const en = {
   demo,
   importing,
   keeping,
+  phone,
   labels,
   mix,
   ask,

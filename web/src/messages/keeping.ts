@@ -87,8 +87,7 @@ export const keeping = {
   devices: {
     title: 'Signed-in devices',
     intro: 'A device stays signed in for 60 days. Sign out one that you lost.',
-    noDoor:
-      'No passphrase is set: only this machine can open Fernbank. To use it on your phone at the bench, start it with HOST and FERNBANK_PASSPHRASE set.',
+    noDoor: 'This machine opens Fernbank without signing in; a phone has to be paired.',
     here: 'this one',
     seen: (when: string) => `last seen ${when}`,
     calendar: 'reads the calendar only',
@@ -101,7 +100,11 @@ export const keeping = {
     passphrase: 'Passphrase',
     label: 'Name of this device',
     enter: 'Come in',
+    byCode:
+      'This device is not paired, or was signed out. Give the code that “Use your phone” shows at the desk.',
+    code: 'Code',
     phone: 'a phone',
+    phoneOf: (system: string) => `a phone (${system})`,
     computer: 'a computer',
   },
   conflict: {

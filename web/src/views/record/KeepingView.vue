@@ -2,22 +2,21 @@
 import { useIntervalFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api, ApiError } from '../../api/client.ts';
-import type { Copy, DeviceRow, Working } from '../../api/types.ts';
+import type { Copy, Working } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
+import DeviceList from '../../components/keeping/DeviceList.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
-import { useOffline } from '../../stores/offline.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
 
 const notices = useNotices();
 const settings = useSettings();
-const offline = useOffline();
 const pantry = usePantry();
-const { full, moment } = useDates();
+const { full } = useDates();
 const { value: copies, fault, load } = useLoaded(() => api('/copies'));
 const { value: tables } = useLoaded(() => api('/tables').then(({ items }) => items));
 const { value: door } = useLoaded(() => api('/door'));
@@ -111,16 +110,6 @@ async function makeAddress(): Promise<void> {
     notices.fault(error);
   }
 }
-async function signOut(device: DeviceRow): Promise<void> {
-  try {
-    await api(device.here ? '/door' : `/devices/${device.id}`, { method: 'DELETE' });
-    if (device.here) await offline.forget();
-    notices.done(m.keeping.devices.outNow);
-    await loadDevices();
-  } catch (error) {
-    notices.fault(error);
-  }
-}
 </script>
 
 <template>
@@ -168,7 +157,7 @@ async function signOut(device: DeviceRow): Promise<void> {
         </p>
         <FetchState :fault="fault" :loading="!copies" @retry="load" />
         <p v-if="copies && copies.items.length === 0">{{ m.keeping.copies.none }}</p>
-        <ul class="bare rows">
+        <ul class="bare parted">
           <li v-for="copy in copies?.items ?? []" :key="copy.name">
             <span>
               <strong>{{ full(copy.date) }}</strong>
@@ -223,24 +212,10 @@ async function signOut(device: DeviceRow): Promise<void> {
         <p class="quiet">
           {{ door?.needed === false ? m.keeping.devices.noDoor : m.keeping.devices.intro }}
         </p>
-        <ul class="bare rows">
-          <li v-for="device in devices ?? []" :key="device.id">
-            <span>
-              <strong>{{ device.label }}</strong>
-              <span v-if="device.here" class="quiet">{{ m.keeping.devices.here }}</span>
-              <span v-if="device.scope === 'calendar'" class="quiet">{{
-                m.keeping.devices.calendar
-              }}</span>
-              <span class="quiet">{{ m.keeping.devices.seen(moment(device.seen)) }}</span>
-            </span>
-            <v-btn
-              variant="outlined"
-              :aria-label="`${m.keeping.devices.out}: ${device.label}`"
-              @click="signOut(device)"
-              >{{ m.keeping.devices.out }}</v-btn
-            >
-          </li>
-        </ul>
+        <DeviceList :devices="devices ?? []" @changed="loadDevices" />
+        <div>
+          <v-btn variant="outlined" to="/record/phone">{{ m.phone.title }}</v-btn>
+        </div>
       </section>
     </div>
     <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="asking = null">
@@ -257,17 +232,6 @@ async function signOut(device: DeviceRow): Promise<void> {
 </template>
 
 <style scoped>
-.rows li {
-  display: flex;
-  gap: 12px;
-  justify-content: space-between;
-  align-items: center;
-  padding: 6px 0;
-  border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.12);
-}
-.rows li > span > span::before {
-  content: ' · ';
-}
 .tables li {
   display: flex;
   justify-content: space-between;

@@ -41,6 +41,14 @@ const { value, fault, load } = useLoaded(async () => {
   return { plants, spots: spots.items, tasks, plans: plans.items };
 });
 
+/** Where a phone that scans a label finds the plant: this machine's own name leads nowhere there. */
+const { value: phones } = useLoaded(() => api('/phones').catch(() => null));
+const origin = computed(() => {
+  const { open, hosts, port } = phones.value ?? {};
+  const here = ['127.0.0.1', 'localhost'].includes(location.hostname);
+  return here && open && hosts?.[0] ? `https://${hosts[0]}:${port}` : location.origin;
+});
+
 const RECENT_DAYS = 30;
 const named = String(query.plants ?? '')
   .split(',')
@@ -146,7 +154,7 @@ const labels = computed((): Label[] =>
         `${length(rimCm(plant.pot))}, ${mediumName(plant.mediumKind, plant.recipeId)}`,
         ...(look ? [m.labels.look(full(look))] : []),
       ],
-      address: `${location.origin}/plants/${plant.id}`,
+      address: `${origin.value}/plants/${plant.id}`,
     };
   }),
 );
@@ -155,7 +163,6 @@ const pageCount = computed(() =>
     ? Math.ceil((labels.value.length + used.value) / (sheet.value.columns * sheet.value.rows))
     : 0,
 );
-const origin = location.origin;
 const print = () => window.print();
 </script>
 
