@@ -58,7 +58,25 @@ export default defineConfig({
     chunkSizeWarningLimit: 700,
     // What others wrote and it brings along, with their licences.
     license: { fileName: 'third-party.md' },
-    rolldownOptions: NO_CIRCLES,
+    rolldownOptions: {
+      ...NO_CIRCLES,
+      output: {
+        // A few files in place of a hundred: each costs a way to the server and back.
+        chunkFileNames: ({ name }) => `assets/${name.split('~')[0]}-[hash].js`,
+        codeSplitting: {
+          groups: [
+            { name: 'frame', tags: ['$initial'], priority: 2 },
+            {
+              name: 'shared',
+              minShareCount: 2,
+              entriesAware: true,
+              entriesAwareMergeThreshold: 4000,
+              priority: 1,
+            },
+          ],
+        },
+      },
+    },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

@@ -5,13 +5,12 @@ import {
   mdiKeyboardOutline,
   mdiThemeLightDark,
 } from '@mdi/js';
-import { useLocalStorage, useMediaQuery } from '@vueuse/core';
+import { useLocalStorage, useMediaQuery, useTimeout } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDisplay, useTheme } from 'vuetify';
 import TimerBar from './components/bench/TimerBar.vue';
 import PageSize from './components/PageSize.vue';
-import NoticeBar from './components/app/NoticeBar.vue';
 import OutboxBar from './components/app/OutboxBar.vue';
 import { useDates } from './composables/useDates.ts';
 import { useShortcuts } from './composables/useShortcuts.ts';
@@ -32,6 +31,7 @@ const SignIn = defineAsyncComponent(() => import('./components/app/SignIn.vue'))
 const DemoBand = defineAsyncComponent(() => import('./components/app/DemoBand.vue'));
 const ConflictDialog = defineAsyncComponent(() => import('./components/app/ConflictDialog.vue'));
 const UndoDialog = defineAsyncComponent(() => import('./components/app/UndoDialog.vue'));
+const NoticeBar = defineAsyncComponent(() => import('./components/app/NoticeBar.vue'));
 const ShortcutsDialog = defineAsyncComponent(() => import('./components/app/ShortcutsDialog.vue'));
 
 const route = useRoute();
@@ -63,6 +63,9 @@ const listAsked = ref(false);
 watch(listOpen, (open) => (listAsked.value ||= open));
 
 const ready = ref(false);
+/** By then the first page stands: what tells of a fault is fetched while there is a server to fetch it from. */
+const SETTLED_MS = 2000;
+const settled = useTimeout(SETTLED_MS);
 const fault = ref('');
 const shut = ref(false);
 const live = useLive();
@@ -207,7 +210,7 @@ watch(
     <ConflictDialog v-if="conflict.open" />
     <UndoDialog v-if="undo.question" />
     <ShortcutsDialog v-if="listAsked" v-model="listOpen" />
-    <NoticeBar />
+    <NoticeBar v-if="settled || notices.current" />
   </v-app>
 </template>
 
@@ -227,6 +230,7 @@ watch(
   min-width: 0;
 }
 .mark .serif {
+  white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
 }
@@ -243,8 +247,17 @@ watch(
   padding: 0 14px;
   color: rgb(var(--v-theme-on-background), 0.82);
   text-decoration: none;
+  white-space: nowrap;
   border-bottom: 3px solid transparent;
   border-top: 3px solid transparent;
+}
+@media (max-width: 1180px) {
+  .place {
+    padding: 0 8px;
+  }
+  .place .v-icon {
+    display: none;
+  }
 }
 .place:hover {
   color: rgb(var(--v-theme-primary));

@@ -1,7 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import { askEarly } from './api/client.ts';
 import { ROUNDS } from './api/lists.ts';
-import { VIEWS, type PlaceId, type View } from './places.ts';
+import { VIEWS, type PlaceId } from './places.ts';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -11,15 +11,6 @@ declare module 'vue-router' {
   }
 }
 
-/** What the rounds show is asked for while their view is fetched. */
-const loaderOf = ({ path, view }: View) =>
-  path !== '/rounds'
-    ? view
-    : () => {
-        askEarly(ROUNDS);
-        return view();
-      };
-
 /** One view a place; a view is fetched when it is first opened. */
 export const router = createRouter({
   history: createWebHistory(),
@@ -28,9 +19,17 @@ export const router = createRouter({
     { path: '/', redirect: '/rounds' },
     ...VIEWS.map((one) => ({
       path: one.path,
-      component: loaderOf(one),
+      component: one.view,
       meta: { place: one.place, tab: one.under ?? one.path },
     })),
     { path: '/:rest(.*)*', component: () => import('./views/NotFoundView.vue') },
   ],
 });
+
+/** The first view is on its way while the frame around it is being built; with what the rounds show. */
+export function fetchFirst(address: string): void {
+  const path = router.resolve(address).matched.at(-1)?.path;
+  const first = VIEWS.find((one) => one.path === (path === '/' ? '/rounds' : path));
+  void first?.view();
+  if (first?.path === '/rounds') askEarly(ROUNDS);
+}

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { addDays, isTaskOver } from '@fernbank/core';
 import { useLocalStorage } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { apiAll, wordsFor, write } from '../../api/client.ts';
 import type { Task } from '../../api/types.ts';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import TaskLine from '../../components/aftercare/TaskLine.vue';
 import FetchState from '../../components/FetchState.vue';
-import FeedDialog from '../../components/feed/FeedDialog.vue';
 import FormDialog from '../../components/FormDialog.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
@@ -17,6 +16,9 @@ import { useTaskDone } from '../../composables/useTaskDone.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
+
+// Fetched when something is fed.
+const FeedDialog = defineAsyncComponent(() => import('../../components/feed/FeedDialog.vue'));
 
 const settings = useSettings();
 const { day } = useDates();

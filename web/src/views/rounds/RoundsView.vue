@@ -2,12 +2,11 @@
 import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
 import { CHECKPOINTS, type Headline } from '@fernbank/core';
 import { useTimeoutFn } from '@vueuse/core';
-import { computed, watch } from 'vue';
+import { computed, defineAsyncComponent, watch } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
 import PlantOutline from '../../components/cutaway/PlantOutline.vue';
-import FeedDialog from '../../components/feed/FeedDialog.vue';
 import FetchState from '../../components/FetchState.vue';
 import FirstThing from '../../components/rounds/FirstThing.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
@@ -20,6 +19,9 @@ import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
+
+// Fetched when something is fed.
+const FeedDialog = defineAsyncComponent(() => import('../../components/feed/FeedDialog.vue'));
 
 /** How many were asked for of a spot where it is more than at first. */
 const told = new Map<number, number>();
