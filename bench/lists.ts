@@ -28,13 +28,13 @@ export async function longLists(
     await page.locator('main li').first().waitFor();
     await page.waitForTimeout(1500);
     const frames = await scrolled(page);
-    print(`${PLANTS} plants, ${what}: a frame of a scroll, median`, at(frames, 0.5), 'ms', 50);
+    print(`${PLANTS} plants, ${what}: a frame of a scroll, median`, at(frames, 0.5), 'ms', 16.7);
     print(`${PLANTS} plants, ${what}: the longest of a hundred frames`, at(frames, 0.99), 'ms');
     print(
       `${PLANTS} plants, ${what}: a typed letter until the list follows`,
       await typed(page),
       'ms',
-      100,
+      50,
     );
   }
   await browser.close();

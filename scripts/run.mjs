@@ -265,9 +265,9 @@ const commands = {
   test,
   e2e: () => process.exit(browserTests(process.argv.slice(3))),
   bench() {
-    ensureBrowser();
+    const FERNBANK_CHROMIUM = ensureBrowser();
     build();
-    sources(['bench/main.ts', ...process.argv.slice(3)]);
+    sources(['bench/main.ts', ...process.argv.slice(3)], { FERNBANK_CHROMIUM });
   },
   faults() {
     build();

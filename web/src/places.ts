@@ -26,6 +26,8 @@ export interface View {
   under?: string;
   /** the letter that goes there, after g */
   key?: string;
+  /** the view that one goes on to from here, made ready meanwhile */
+  next?: string;
   /** addresses of it in the demo garden, where the path is not one: every view is tried there */
   tried?: readonly string[];
 }
@@ -42,11 +44,11 @@ export const VIEWS: readonly View[] = [
   { path: `${PLANT}/look`, place: 'rounds', tried: ['/plants/5/look'], view: () => import('./views/rounds/LookView.vue') },
   { path: `${PLANT}/outcome`, place: 'rounds', tried: ['/plants/15/outcome'], view: () => import('./views/rounds/OutcomeView.vue') },
 
-  { path: '/verdicts', place: 'verdicts', key: 'v', view: () => import('./views/verdicts/VerdictsView.vue') },
+  { path: '/verdicts', place: 'verdicts', key: 'v', next: `${PLANT}/verdict`, view: () => import('./views/verdicts/VerdictsView.vue') },
   { path: '/thinking', place: 'verdicts', view: () => import('./views/verdicts/ThinkingView.vue') },
   { path: `${PLANT}/verdict`, place: 'verdicts', tried: ['/plants/5/verdict'], view: () => import('./views/verdicts/VerdictView.vue') },
 
-  { path: '/fit', place: 'fit', key: 'f', tab: mix.plants, view: () => import('./views/fit/FitListView.vue') },
+  { path: '/fit', place: 'fit', key: 'f', next: `${PLANT}/fit`, tab: mix.plants, view: () => import('./views/fit/FitListView.vue') },
   { path: '/mix', place: 'fit', key: 'm', tab: mix.recipes, view: () => import('./views/mix/RecipesView.vue') },
   { path: '/mix/components', place: 'fit', tab: mix.components, view: () => import('./views/mix/ComponentsView.vue') },
   { path: '/mix/batch', place: 'fit', tab: mix.batch, view: () => import('./views/mix/BatchView.vue') },
@@ -71,7 +73,7 @@ export const VIEWS: readonly View[] = [
   { path: '/aftercare/water', place: 'aftercare', tab: after.water, view: () => import('./views/aftercare/WaterView.vue') },
   { path: '/aftercare/solutions', place: 'aftercare', tab: after.solutions, view: () => import('./views/aftercare/SolutionsView.vue') },
 
-  { path: '/record', place: 'record', key: 'c', tab: m.record.collection, view: () => import('./views/record/CollectionView.vue') },
+  { path: '/record', place: 'record', key: 'c', next: PLANT, tab: m.record.collection, view: () => import('./views/record/CollectionView.vue') },
   { path: '/record/shelf', place: 'record', key: 's', tab: m.record.shelf, view: () => import('./views/record/ShelfView.vue') },
   { path: '/record/worked', place: 'record', tab: m.worked.title, view: () => import('./views/record/WorkedView.vue') },
   { path: '/record/labels', place: 'record', tab: m.labels.title, view: () => import('./views/record/LabelsView.vue') },

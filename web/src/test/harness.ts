@@ -10,6 +10,7 @@ import {
   type Situation,
 } from '@fernbank/core';
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils';
+import { vi } from 'vitest';
 import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import type { Component } from 'vue';
@@ -141,7 +142,18 @@ export async function open(
     },
   );
   await flushPromises();
+  await painted();
+  // What the last test had left undone came to its end meanwhile, and took the word with its own stores.
+  setActivePinia(pinia);
   return { wrapper, router };
+}
+
+/** What comes after the first painting has come. */
+export async function painted(): Promise<void> {
+  if (!vi.isFakeTimers()) {
+    await new Promise<void>((done) => requestAnimationFrame(() => setTimeout(done)));
+  }
+  await flushPromises();
 }
 
 /** Opens a folded part of a page by its title. */

@@ -8,6 +8,7 @@ import { useFit } from '../../composables/useFit.ts';
 import { isFree, promisedTo } from '../../composables/fitOptions.ts';
 import { goesLongWay } from '../../composables/longWay.ts';
 import { usePotWords } from '../../composables/potWords.ts';
+import { usePainted } from '../../composables/usePainted.ts';
 import { useSettling } from '../../composables/useSettling.ts';
 import { usePlanCutting } from '../../composables/usePlanCutting.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -37,6 +38,8 @@ const settings = useSettings();
 const planCutting = usePlanCutting();
 const { smAndDown } = useDisplay();
 const { length } = useUnits();
+/** The answer stands before what it was chosen from. */
+const painted = usePainted();
 const { potTitle, mixTitle } = usePotWords();
 
 /** Others beside it for which the same is settled. */
@@ -114,90 +117,97 @@ const extensions = computed(() =>
     :settling="settling"
     :drawings="drawings"
   />
-  <FitCard name="pot" :title="m.fit.card.pot" :line="potTitle(rung)">
-    <FitFacts v-if="rung && smAndDown" :rung="rung" :ladder="ladder" :now="stances?.now ?? null" />
-    <PotLadder
-      v-model:school="choices.size"
-      :ladder="ladder"
-      :choice="rung"
-      :subject-of="potSubject"
-      :free-on-shelf="freeOnShelf"
-      :promised="promised"
-      :px-per-cm="Math.min(5, 110 / roomCm)"
-      :compared="compared"
-      @pick="(id) => (choices.picked = id)"
-      @compare="compare"
-    >
-      <RootChoices :fit="fit" />
-    </PotLadder>
-    <ComparePots
-      v-if="comparedRungs.length > 0"
-      :rungs="comparedRungs"
-      :choice="rung"
-      :subject-of="potSubject"
-      :px-per-cm="pxPerCm * 0.8"
-      @pick="(id) => (choices.picked = id)"
-      @drop="compare"
-    />
-  </FitCard>
-  <FitCard v-if="rung" name="support" :title="m.fit.card.support" :line="supportLine">
-    <SupportPanel
-      :fit="fit"
-      :subject="planted"
-      :height-cm="file.height.cm"
-      :headroom-cm="loaded.fitting.headroomCm"
-      :has-support="file.plant.supportCm !== null"
-      @plan-cutting="planCutting(file.plant, choices.stems)"
-    />
-    <div v-if="stances" class="pair">
-      <StandingPanel
-        v-if="!rung.mound"
-        :stances="stances"
-        :horizon-months="choices.horizonMonths"
-        :remedies="remedies"
-        :hangs="rung.option.features?.hangs === true"
+  <template v-if="painted">
+    <FitCard name="pot" :title="m.fit.card.pot" :line="potTitle(rung)">
+      <FitFacts
+        v-if="rung && smAndDown"
+        :rung="rung"
+        :ladder="ladder"
+        :now="stances?.now ?? null"
       />
-      <MoundPlan v-if="rung.mound" :mound="rung.mound" />
-      <PebblePlan v-else-if="rung.under" :under="rung.under" :fit="fit" :loaded="loaded" />
-      <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
-    </div>
-    <WorkingPanel
-      v-if="stances"
-      :rung="rung"
-      :ladder="ladder"
-      :stance="stances.now"
-      :old-fill-l="fillL(file.situation.pot)"
-      :pole-l="newPoleL"
-    />
-  </FitCard>
-  <FitCard name="mix" :title="m.fit.mix" :line="mixLine">
-    <MixPanel
-      v-model:recipe-id="choices.recipeId"
-      v-model:scoop-l="scoopL"
-      :rung="rung"
-      :situation="file.situation"
-      :work="ladder.ball.work"
-      :mixed="fit.mixed.value"
-      :kind="newKind"
-      :own="fit.ownParts.value !== null"
-      :extras="fit.extras.value"
-      :before="fit.before.value"
-      :temperature-c="fit.place.value.temperatureC"
-      :usual-recipe="file.situation.traits.recipe"
-      @parts="(parts) => (choices.parts = parts)"
-    />
-  </FitCard>
-  <FitCard v-if="settled" name="record" :title="m.fit.confirmTitle" :line="m.fit.card.record">
-    <RepotForm
-      :plant-id="file.plant.id"
-      :settled="settled"
-      :keeps-support="choices.supportMode === 'keep'"
-      :extensions="extensions"
-      :medium-kind="newKind"
-      :long-way="longWay"
-      :scoop-l="scoopL"
-    />
-  </FitCard>
+      <PotLadder
+        v-model:school="choices.size"
+        :ladder="ladder"
+        :choice="rung"
+        :subject-of="potSubject"
+        :free-on-shelf="freeOnShelf"
+        :promised="promised"
+        :px-per-cm="Math.min(5, 110 / roomCm)"
+        :compared="compared"
+        @pick="(id) => (choices.picked = id)"
+        @compare="compare"
+      >
+        <RootChoices :fit="fit" />
+      </PotLadder>
+      <ComparePots
+        v-if="comparedRungs.length > 0"
+        :rungs="comparedRungs"
+        :choice="rung"
+        :subject-of="potSubject"
+        :px-per-cm="pxPerCm * 0.8"
+        @pick="(id) => (choices.picked = id)"
+        @drop="compare"
+      />
+    </FitCard>
+    <FitCard v-if="rung" name="support" :title="m.fit.card.support" :line="supportLine">
+      <SupportPanel
+        :fit="fit"
+        :subject="planted"
+        :height-cm="file.height.cm"
+        :headroom-cm="loaded.fitting.headroomCm"
+        :has-support="file.plant.supportCm !== null"
+        @plan-cutting="planCutting(file.plant, choices.stems)"
+      />
+      <div v-if="stances" class="pair">
+        <StandingPanel
+          v-if="!rung.mound"
+          :stances="stances"
+          :horizon-months="choices.horizonMonths"
+          :remedies="remedies"
+          :hangs="rung.option.features?.hangs === true"
+        />
+        <MoundPlan v-if="rung.mound" :mound="rung.mound" />
+        <PebblePlan v-else-if="rung.under" :under="rung.under" :fit="fit" :loaded="loaded" />
+        <DepthPlan v-else :rung="rung" :bare="ladder.ball.work === 'bareRoot'" />
+      </div>
+      <WorkingPanel
+        v-if="stances"
+        :rung="rung"
+        :ladder="ladder"
+        :stance="stances.now"
+        :old-fill-l="fillL(file.situation.pot)"
+        :pole-l="newPoleL"
+      />
+    </FitCard>
+    <FitCard name="mix" :title="m.fit.mix" :line="mixLine">
+      <MixPanel
+        v-model:recipe-id="choices.recipeId"
+        v-model:scoop-l="scoopL"
+        :rung="rung"
+        :situation="file.situation"
+        :work="ladder.ball.work"
+        :mixed="fit.mixed.value"
+        :kind="newKind"
+        :own="fit.ownParts.value !== null"
+        :extras="fit.extras.value"
+        :before="fit.before.value"
+        :temperature-c="fit.place.value.temperatureC"
+        :usual-recipe="file.situation.traits.recipe"
+        @parts="(parts) => (choices.parts = parts)"
+      />
+    </FitCard>
+    <FitCard v-if="settled" name="record" :title="m.fit.confirmTitle" :line="m.fit.card.record">
+      <RepotForm
+        :plant-id="file.plant.id"
+        :settled="settled"
+        :keeps-support="choices.supportMode === 'keep'"
+        :extensions="extensions"
+        :medium-kind="newKind"
+        :long-way="longWay"
+        :scoop-l="scoopL"
+      />
+    </FitCard>
+  </template>
   <template v-if="smAndDown">
     <FitActions
       part="rest"

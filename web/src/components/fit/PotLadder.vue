@@ -7,7 +7,8 @@ import {
   type Rung,
   type Schools,
 } from '@fernbank/core';
-import { computed, nextTick, ref, watch } from 'vue';
+import { useIntersectionObserver } from '@vueuse/core';
+import { computed, nextTick, reactive, ref, watch } from 'vue';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { sizeSchools } from '../../composables/useFit.ts';
 import { useBuying } from '../../composables/useBuying.ts';
@@ -45,6 +46,28 @@ const drawn = computed(() => {
     (rung, i) => rung.option.source !== 'toBuy' || at < 0 || Math.abs(i - at) <= NEIGHBOURS,
   );
 });
+/** Cut open and filled with grains it is costly to draw: a pot is drawn when it comes into sight. */
+const items = ref<HTMLElement[]>([]);
+const seen = reactive(new Set<string>());
+useIntersectionObserver(
+  items,
+  (entries) => {
+    for (const { isIntersecting, target } of entries) {
+      if (isIntersecting) seen.add((target as HTMLElement).dataset.rung!);
+    }
+  },
+  { rootMargin: '200px' },
+);
+/** Of their drawings, px: none moves the others when it comes. */
+const tallestPx = computed(
+  () =>
+    props.pxPerCm *
+    Math.max(
+      ...drawn.value.map(
+        ({ option, mound }) => option.outside.heightCm + (mound?.heightCm ?? 0) + 2,
+      ),
+    ),
+);
 function sourceWord(option: PotOption): string {
   if (option.source === 'free') return m.fit.shelf(props.freeOnShelf(option));
   return option.source === 'toBuy' ? toBuy.value : m.fit.source[option.source];
@@ -81,8 +104,21 @@ watch(
     <slot />
     <p class="quiet">{{ m.fit.ladderIntro }}</p>
     <ol ref="list" class="ladder" tabindex="0" :aria-label="m.fit.ladder">
-      <li v-for="rung in drawn" :key="rung.option.id" :class="{ chosen: rung === choice }">
-        <PotCutaway :subject="subjectOf(rung)" :px-per-cm="pxPerCm" :crown-cm="0" />
+      <li
+        v-for="rung in drawn"
+        :key="rung.option.id"
+        ref="items"
+        :data-rung="rung.option.id"
+        :class="{ chosen: rung === choice }"
+      >
+        <div class="drawing" :style="{ minHeight: `${tallestPx}px` }">
+          <PotCutaway
+            v-if="seen.has(rung.option.id)"
+            :subject="subjectOf(rung)"
+            :px-per-cm="pxPerCm"
+            :crown-cm="0"
+          />
+        </div>
         <strong>{{ said(rung.option.label) }}</strong>
         <span class="quiet">{{ sourceWord(rung.option) }}</span>
         <span
@@ -184,9 +220,10 @@ watch(
 .ladder li.chosen {
   border-color: rgb(var(--v-theme-primary));
 }
-.ladder li > svg {
-  align-self: center;
-  margin-top: auto;
+.drawing {
+  display: flex;
+  align-items: end;
+  justify-content: center;
 }
 .why {
   color: rgb(var(--v-theme-on-surface), 0.76);

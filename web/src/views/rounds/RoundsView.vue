@@ -16,6 +16,7 @@ import { useLoaded } from '../../composables/useLoaded.ts';
 import { outlineScale } from '../../composables/outlineScale.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
+import { usePainted } from '../../composables/usePainted.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -34,6 +35,8 @@ const {
   await Promise.all(fetched.spots.map((stop) => goOn(stop, told.get(stop.id) ?? 0)));
   return fetched;
 });
+/** The first thing stands before the walk is drawn. */
+const painted = usePainted(() => rounds.value !== null);
 /** So soon the walk is asked for again while plants are still being judged, ms. */
 const AGAIN_MS = 1500;
 const again = useTimeoutFn(load, AGAIN_MS, { immediate: false });
@@ -158,7 +161,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
       </ol>
     </section>
     <FirstThing v-if="rounds?.first" :first="rounds.first" />
-    <div v-if="rounds" class="cards">
+    <div v-if="rounds && painted" class="cards">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
         <header class="row spread nowrap stop">
           <div>

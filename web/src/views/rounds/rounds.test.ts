@@ -11,6 +11,7 @@ import {
   fakeServer,
   fileOf,
   open,
+  painted,
   refuse,
   TASK,
   TODAY,
@@ -218,6 +219,7 @@ describe('Rounds', () => {
     server.answers[`GET ${ROUNDS}`] = rounds;
     await button(wrapper, 'Try again').trigger('click');
     await flushPromises();
+    await painted();
     expect(wrapper.text()).toContain('East glazing');
   });
 });
