@@ -286,6 +286,13 @@ test('a photo is taken at a step and stands with the plant; at three weeks it is
     .setInputFiles({ ...file, name: 'now.png', buffer: PNG.sync.write(other) });
   await expect(page.getByRole('img', { name: /Deckhand/ })).toHaveCount(2);
   const { photos } = await (await page.request.get('/api/plants/24/file')).json();
+  // In lists a plant is known by its own picture.
+  await page.goto('/record');
+  const own = page.locator('a[href="/plants/24"] img');
+  await expect(own).toBeVisible();
+  expect(photos.map(({ id }: { id: number }) => `/api/photos/${id}`)).toContain(
+    await own.getAttribute('src'),
+  );
   for (const { id } of photos) await page.request.delete(`/api/photos/${id}`);
   await page.goto('/plants/24/bench');
   await page.getByRole('button', { name: 'Take it off the bench' }).click();

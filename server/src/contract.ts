@@ -98,6 +98,7 @@ interface Single {
   'GET /batches/:id/file': ShownBatch;
   'POST /batches/:id/looks': BatchLookRow;
   'POST /batches/:id/pot-on': { plantIds: number[] };
+  'GET /photos': { items: { plantId: number; id: number; date: string }[] };
   'POST /photos': PhotoRow;
   'POST /spots/:id/readings': { kept: number };
   'GET /pots/:id/covers': Page<CoverFit & Pick<PotRow, 'id' | 'label' | 'free'>>;

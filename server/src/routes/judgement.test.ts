@@ -139,6 +139,21 @@ describe('pictures', () => {
     expect((await send(PNG, query)).status).toBeGreaterThanOrEqual(400);
     expect((await send(PNG, query)).status).toBeLessThan(500);
   });
+
+  it('a plant is known in lists by its newest, whichever was added last', async () => {
+    const [one, other] = [await addPlant('One'), await addPlant('Other')];
+    const later = Buffer.concat([PNG, Buffer.from([0])]);
+    const sent = async (body: Buffer, of: number, date = TODAY) =>
+      ((await send(body, { plantId: of, date }).expect(201)).body as { id: number }).id;
+    const newest = await sent(PNG, one);
+    await sent(later, one, addDays(TODAY, -9));
+    const own = await sent(later, other);
+    const { items } = (await app.call.get('/api/photos').expect(200)).body as {
+      items: { plantId: number; id: number }[];
+    };
+    const known = new Map(items.map(({ plantId: of, id }) => [of, id]));
+    expect([known.get(one), known.get(other)]).toEqual([newest, own]);
+  });
 });
 
 describe('the keeper’s own word', () => {

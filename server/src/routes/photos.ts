@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import express from 'express';
 import Joi from 'joi';
 import { basename, resolve } from 'node:path';
@@ -42,6 +42,17 @@ export function photoRoutes(context: Context): DescribedRouter<'/photos'> {
       sendRow(response.location(`/api/photos/${photo.id}`), photo, isNew ? 201 : 200);
     },
   );
+
+  routes.get('/', { summary: 'the newest picture of each plant' }, (_request, response) => {
+    // Of what stands beside the greatest, SQLite takes the row that has it.
+    const { id, plantId } = photos;
+    const items = db
+      .select({ plantId, id, date: sql<string>`max(${photos.date})` })
+      .from(photos)
+      .groupBy(plantId)
+      .all();
+    response.json({ items });
+  });
 
   routes.get('/:id', { summary: 'the picture itself' }, (request, response) => {
     const { hash, mime } = rowOr404(db, photos, idOf(request), 'photo');

@@ -3,11 +3,11 @@ import { computed } from 'vue';
 import type { Rounds } from '../../api/types.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
-import PlantOutline from '../cutaway/PlantOutline.vue';
+import PlantPicture from '../cutaway/PlantPicture.vue';
 import VerdictMark from '../verdict/VerdictMark.vue';
 
 /** What matters first today, as a picture and one way on. */
-const props = defineProps<{ first: NonNullable<Rounds['first']> }>();
+const props = defineProps<{ first: NonNullable<Rounds['first']>; photo: number | null }>();
 const { said } = useUnits();
 
 const TALL_PX = 150;
@@ -33,7 +33,13 @@ const way = computed(() => {
 
 <template>
   <section class="panel first" :aria-label="m.rounds.first">
-    <PlantOutline :subject="subject" :px-per-cm="pxPerCm" :most-cm="MOST_CM" :room-cm="0" />
+    <PlantPicture
+      :subject="subject"
+      :photo="photo"
+      :px-per-cm="pxPerCm"
+      :most-cm="MOST_CM"
+      :room-cm="0"
+    />
     <div class="stack">
       <p class="quiet small">{{ m.rounds.first }}</p>
       <h2>

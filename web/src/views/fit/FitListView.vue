@@ -4,15 +4,17 @@ import { wantsPot } from '@fernbank/core';
 import { api } from '../../api/client.ts';
 import type { VerdictSummary } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
-import PlantOutline from '../../components/cutaway/PlantOutline.vue';
+import PlantPicture from '../../components/cutaway/PlantPicture.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { outlineScale } from '../../composables/outlineScale.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
+import { usePortraits } from '../../composables/usePortraits.ts';
 import { useVerdicts } from '../../composables/useVerdicts.ts';
 import { m } from '../../messages/index.ts';
 
+const portraitOf = usePortraits();
 /** Those that are to have another pot come first. */
 const { told, fault, load, shown, drawn, more } = useVerdicts(undefined, { first: 'toPot' });
 /** Plants whose pot is settled on already. */
@@ -51,7 +53,9 @@ const sections = computed(() =>
       <ul class="bare bench">
         <li v-for="v in section.drawn" :key="v.plantId">
           <router-link :to="`/plants/${v.plantId}/fit`" class="plain pot">
-            <span class="drawn"><PlantOutline :subject="v" v-bind="scale" /></span>
+            <span class="drawn"
+              ><PlantPicture :subject="v" :photo="portraitOf(v.plantId)" v-bind="scale"
+            /></span>
             <strong>{{ v.name }}</strong>
             <span class="quiet taxon">{{ v.taxon }}</span>
             <VerdictMark :headline="v.headline" :overruled="v.overrule !== null" />

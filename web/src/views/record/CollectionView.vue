@@ -5,15 +5,17 @@ import { computed, ref } from 'vue';
 import { apiAll } from '../../api/client.ts';
 import type { Plant } from '../../api/types.ts';
 import type { OutlineSubject } from '../../components/cutaway/outline.ts';
-import PlantOutline from '../../components/cutaway/PlantOutline.vue';
+import PlantPicture from '../../components/cutaway/PlantPicture.vue';
 import FetchState from '../../components/FetchState.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useGrowing } from '../../composables/useGrowing.ts';
 import { outlineScale } from '../../composables/outlineScale.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
+import { usePortraits } from '../../composables/usePortraits.ts';
 import { m } from '../../messages/index.ts';
 
+const portraitOf = usePortraits();
 const { value: plants, fault, load } = useLoaded(() => apiAll('/plants'));
 const { value: gone } = useLoaded(() => apiAll('/plants?gone=1'));
 const { full } = useDates();
@@ -74,10 +76,14 @@ const scale = computed(() => outlineScale([...subjects.value.values()], TALL_PX)
       {{ m.record.intro(shown.length) }} · {{ m.record.scale }}
     </p>
     <ul class="tiles plants">
-      <li v-for="plant in drawn" :key="plant.id" v-memo="[plant]">
+      <li v-for="plant in drawn" :key="plant.id" v-memo="[plant, portraitOf(plant.id)]">
         <router-link :to="`/plants/${plant.id}`" class="plain entry">
           <span class="pot">
-            <PlantOutline :subject="subjects.get(plant.id)!" v-bind="scale" />
+            <PlantPicture
+              :subject="subjects.get(plant.id)!"
+              :photo="portraitOf(plant.id)"
+              v-bind="scale"
+            />
           </span>
           <span>
             <strong>{{ plant.name }}</strong>

@@ -6,13 +6,14 @@ import { computed, defineAsyncComponent, watch } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
-import PlantOutline from '../../components/cutaway/PlantOutline.vue';
+import PlantPicture from '../../components/cutaway/PlantPicture.vue';
 import FetchState from '../../components/FetchState.vue';
 import FirstThing from '../../components/rounds/FirstThing.vue';
 import UnjudgedPanel from '../../components/verdict/UnjudgedPanel.vue';
 import VerdictMark from '../../components/verdict/VerdictMark.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
+import { usePortraits } from '../../composables/usePortraits.ts';
 import { outlineScale } from '../../composables/outlineScale.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
@@ -35,6 +36,7 @@ const {
   await Promise.all(fetched.spots.map((stop) => goOn(stop, told.get(stop.id) ?? 0)));
   return fetched;
 });
+const portraitOf = usePortraits();
 /** The first thing stands before the walk is drawn. */
 const painted = usePainted(() => rounds.value !== null);
 /** So soon the walk is asked for again while plants are still being judged, ms. */
@@ -160,7 +162,11 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
         <li v-for="step in m.rounds.firstSteps" :key="step">{{ step }}</li>
       </ol>
     </section>
-    <FirstThing v-if="rounds?.first" :first="rounds.first" />
+    <FirstThing
+      v-if="rounds?.first"
+      :first="rounds.first"
+      :photo="portraitOf(rounds.first.plantId)"
+    />
     <div v-if="rounds && painted" class="cards">
       <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
         <header class="row spread nowrap stop">
@@ -181,8 +187,9 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
         </header>
         <ul v-if="spot.plants.length > 0" class="bare entries">
           <li v-for="entry in spot.plants" :key="entry.plantId" class="entry">
-            <PlantOutline
+            <PlantPicture
               class="drawn"
+              :photo="portraitOf(entry.plantId)"
               :subject="{ name: entry.name, ...entry.drawn }"
               v-bind="scale"
             />
