@@ -42,8 +42,8 @@ export function leftOutWords(about: LeftOutAbout): string {
       return `it takes another bag of ${about.component}, for which the money does not suffice`;
     case 'minutes':
       return (
-        `it takes ${about.asks} minutes and ${about.left} of work are left, rests taken off; ` +
-        'those taken save more for each minute'
+        `it takes ${about.asks} minutes and ${about.left < 1 ? 'the day is full' : `${about.left} are left`}, ` +
+        'with its rests; those taken save more for each minute'
       );
     case 'asWritten':
       return about.text;

@@ -1087,6 +1087,8 @@ export const en = {
     temperature: 'Mean temperature',
     humidity: 'Humidity',
     lamp: 'Lamp, hours a day',
+    lampFor: (hours: number) => `lamp ${hours} h a day`,
+    humidityOf: (percent: number) => `${percent} % humidity`,
     latitude: 'Latitude (south negative)',
     latitudeHint: 'Sets the length of the day and the seasons; any map tells it',
     added: 'Spot added.',

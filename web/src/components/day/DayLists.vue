@@ -86,38 +86,68 @@ const spare = computed((): DayPot[] => {
 
 <template>
   <div class="sides">
-    <section class="panel">
-      <h2>{{ m.day.potted(laid.lines.length) }}</h2>
-      <p class="quiet small no-print">{{ m.day.dragHint }}</p>
-      <VueDraggable
-        v-model="potted"
-        tag="ul"
-        class="bare lines"
-        group="plants"
-        handle=".grip"
-        :sort="false"
-        force-fallback
-        fallback-on-body
-        @add="draggedIn"
-      >
-        <PlantLine
-          v-for="line in potted.filter((one) => 'pot' in one)"
-          :key="line.plant"
-          :line="line"
-          :mix-label="mixes.get(line.mix) ?? ''"
-          :dates="dates"
-          :pots="potsOf(line.plant)"
-          :pinned="pinnedOn(line.plant)"
-          :px-per-cm="PX_PER_CM"
-          :room-cm="roomCm"
-          @pin-in="takeIn(line.plant)"
-          @leave-out="leaveOut(line.plant)"
-          @let-go="letGo(line.plant)"
-          @pot="(id) => givePot(line.plant, id)"
-          @date="(date) => setDate(line.plant, date)"
-        />
-      </VueDraggable>
-    </section>
+    <div class="stack">
+      <section class="panel">
+        <h2>{{ m.day.potted(laid.lines.length) }}</h2>
+        <p class="quiet small no-print">{{ m.day.dragHint }}</p>
+        <VueDraggable
+          v-model="potted"
+          tag="ul"
+          class="bare lines"
+          group="plants"
+          handle=".grip"
+          :sort="false"
+          force-fallback
+          fallback-on-body
+          @add="draggedIn"
+        >
+          <PlantLine
+            v-for="line in potted.filter((one) => 'pot' in one)"
+            :key="line.plant"
+            :line="line"
+            :mix-label="mixes.get(line.mix) ?? ''"
+            :dates="dates"
+            :pots="potsOf(line.plant)"
+            :pinned="pinnedOn(line.plant)"
+            :px-per-cm="PX_PER_CM"
+            :room-cm="roomCm"
+            @pin-in="takeIn(line.plant)"
+            @leave-out="leaveOut(line.plant)"
+            @let-go="letGo(line.plant)"
+            @pot="(id) => givePot(line.plant, id)"
+            @date="(date) => setDate(line.plant, date)"
+          />
+        </VueDraggable>
+      </section>
+      <section v-if="spare.length > 0" class="panel">
+        <h2>{{ m.day.spare }}</h2>
+        <VueDraggable
+          :model-value="spare"
+          tag="ul"
+          class="bare spare"
+          :group="{ name: 'pots', pull: 'clone', put: false }"
+          :sort="false"
+          force-fallback
+          fallback-on-body
+        >
+          <li v-for="pot in spare" :key="pot.id" class="grab">
+            <PotCutaway
+              :subject="{
+                name: said(pot.label),
+                pot: pot.shape,
+                material: pot.material,
+                mediumKind: 'peatSoil',
+                empty: true,
+              }"
+              :px-per-cm="PX_PER_CM"
+              :crown-cm="0"
+            />
+            <span class="small">{{ said(pot.label) }}</span>
+            <span class="small quiet">{{ length(rimCm(pot.shape)) }}</span>
+          </li>
+        </VueDraggable>
+      </section>
+    </div>
     <div class="stack">
       <section class="panel">
         <h2>{{ m.day.leftOut(laid.leftOut.length) }}</h2>
@@ -159,34 +189,6 @@ const spare = computed((): DayPot[] => {
               :aria-label="m.day.takeIn(one.name)"
               @click="takeIn(one.plant)"
             />
-          </li>
-        </VueDraggable>
-      </section>
-      <section v-if="spare.length > 0" class="panel">
-        <h2>{{ m.day.spare }}</h2>
-        <VueDraggable
-          :model-value="spare"
-          tag="ul"
-          class="bare spare"
-          :group="{ name: 'pots', pull: 'clone', put: false }"
-          :sort="false"
-          force-fallback
-          fallback-on-body
-        >
-          <li v-for="pot in spare" :key="pot.id" class="grab">
-            <PotCutaway
-              :subject="{
-                name: said(pot.label),
-                pot: pot.shape,
-                material: pot.material,
-                mediumKind: 'peatSoil',
-                empty: true,
-              }"
-              :px-per-cm="PX_PER_CM"
-              :crown-cm="0"
-            />
-            <span class="small">{{ said(pot.label) }}</span>
-            <span class="small quiet">{{ length(rimCm(pot.shape)) }}</span>
           </li>
         </VueDraggable>
       </section>

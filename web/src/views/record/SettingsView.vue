@@ -66,6 +66,15 @@ const warmth = (spot: SpotRow) =>
         temperature(Math.max(...spot.temperatureC)),
         !spot.indoors && isTypicalYear(spot.temperatureC, spot.latitudeDeg),
       );
+const aboutSpot = (spot: SpotRow) =>
+  [
+    lightWord(spot.light),
+    spot.lampHours > 0 ? m.spot.lampFor(spot.lampHours) : null,
+    warmth(spot),
+    m.spot.humidityOf(Math.round(spot.relativeHumidity * 100)),
+  ]
+    .filter(Boolean)
+    .join(' · ');
 </script>
 
 <template>
@@ -145,39 +154,28 @@ const warmth = (spot: SpotRow) =>
       </div>
       <FetchState :fault="fault" :loading="!spots" @retry="load" />
       <p v-if="spots && spots.length === 0" class="quiet">{{ m.spot.none }}</p>
-      <table v-else class="figures">
-        <tbody>
-          <tr v-for="spot in spots ?? []" :key="spot.id">
-            <td>
-              <strong>{{ spot.name }}</strong>
-            </td>
-            <td>
-              {{ lightWord(spot.light)
-              }}<template v-if="spot.lampHours > 0">
-                + {{ m.spot.lamp.split(',')[0]?.toLowerCase() }} {{ spot.lampHours }} h</template
-              >
-            </td>
-            <td>{{ warmth(spot) }}</td>
-            <td>{{ Math.round(spot.relativeHumidity * 100) }} %</td>
-            <td class="num">
-              <v-btn
-                :icon="mdiPencilOutline"
-                variant="text"
-                size="44"
-                :aria-label="`${m.spot.edit}: ${spot.name}`"
-                @click="edit(spot)"
-              />
-              <v-btn
-                :icon="mdiDeleteOutline"
-                variant="text"
-                size="44"
-                :aria-label="`${m.spot.remove}: ${spot.name}`"
-                @click="remove(spot)"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <ul v-else class="bare parted">
+        <li v-for="spot in spots ?? []" :key="spot.id">
+          <div>
+            <strong>{{ spot.name }}</strong>
+            <p class="quiet">{{ aboutSpot(spot) }}</p>
+          </div>
+          <div class="acts">
+            <v-btn
+              :icon="mdiPencilOutline"
+              variant="text"
+              :aria-label="`${m.spot.edit}: ${spot.name}`"
+              @click="edit(spot)"
+            />
+            <v-btn
+              :icon="mdiDeleteOutline"
+              variant="text"
+              :aria-label="`${m.spot.remove}: ${spot.name}`"
+              @click="remove(spot)"
+            />
+          </div>
+        </li>
+      </ul>
     </section>
     <SpotDialog
       v-model="dialog"
@@ -188,3 +186,9 @@ const warmth = (spot: SpotRow) =>
     />
   </div>
 </template>
+
+<style scoped>
+.acts {
+  flex: none;
+}
+</style>
