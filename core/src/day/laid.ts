@@ -39,6 +39,8 @@ export interface DayLine {
   mound?: DayMound;
   /** absent: no pot of pebbles */
   water?: DayWater;
+  /** absent: it is not divided */
+  pieces?: number;
 }
 
 /** One batch of a day, in scoops and litres. */
@@ -154,6 +156,7 @@ export function laidDay(
         support: row.support,
         ...(option.mound ? { mound: option.mound } : {}),
         ...(option.water ? { water: option.water } : {}),
+        ...(option.pieces ? { pieces: option.pieces } : {}),
       };
     })
     .sort((a, b) => a.date - b.date || ordered.indexOf(a.plant) - ordered.indexOf(b.plant));

@@ -1,3 +1,4 @@
+import { rimCm } from '../pots/index.ts';
 import highsLoader from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { diveByHighs, solveByHighs, wholeByHighs, type Solve } from '../milp/index.ts';
@@ -73,6 +74,27 @@ describe('a day as it is shown and kept', () => {
     const told = laid.batches.flatMap(({ pots }) => pots.filter((pot) => pot.mound));
     expect(told.every(({ plant }) => seated.includes(plant))).toBe(true);
     expect(pickList(laidDay(problem, plan)).some(({ kind }) => kind === 'strands')).toBe(false);
+  });
+
+  it('fetches a pot for every piece of what is divided, of the size that the one that stays has', () => {
+    const [{ problem, plan }] = days as [Planned];
+    const { plant } = plan.moves[0]!;
+    const inPieces = (pieces: number) => {
+      const plants = problem.plants.map((row) =>
+        row.id === plant
+          ? { ...row, options: row.options.map((option) => ({ ...option, pieces })) }
+          : row,
+      );
+      const laid = laidDay({ ...problem, plants }, plan);
+      const { name, pot } = laid.lines.find((line) => line.plant === plant)!;
+      const picks = pickList(laid).filter((one) => one.kind === 'pot');
+      return { name, rim: rimCm(pot.shape), picks };
+    };
+    const whole = inPieces(1);
+    const { name, rim, picks } = inPieces(3);
+    const more = picks.slice(whole.picks.length);
+    expect(more).toMatchObject([{ count: 2, for: [name] }]);
+    expect(JSON.stringify(more[0]!.label)).toContain(String(rim));
   });
 
   it('fetches vessel, wicks and water for each pot of pebbles, and the solution of all at once', () => {

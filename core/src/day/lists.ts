@@ -1,6 +1,7 @@
 import type { LaidDay } from './laid.ts';
 import type { DayWater } from './problem.ts';
 import { component } from '../media/index.ts';
+import { rimCm } from '../pots/index.ts';
 import { say, type Saying } from '../saying/index.ts';
 import { supportKind, type SupportKindId } from '../support/index.ts';
 
@@ -100,6 +101,21 @@ function forMounds(lines: LaidDay['lines']): Fetched[] {
   ];
 }
 
+/** Pots for the pieces of what is divided, beside that of the one that stays: of its size. */
+const forPieces = (lines: LaidDay['lines']): Fetched[] =>
+  lines.flatMap(({ name, pot, pieces = 1 }): Fetched[] =>
+    pieces > 1
+      ? [
+          {
+            kind: 'pot',
+            label: say`pot of ${{ cm: rimCm(pot.shape) }} for each other piece`,
+            count: pieces - 1,
+            for: [name],
+          },
+        ]
+      : [],
+  );
+
 /** Vessels, wicks and water of a day's pots of pebbles, and all nutrient solution at once. */
 function forWater(lines: LaidDay['lines']): Fetched[] {
   const over = lines.flatMap(({ name, water }) => (water ? [{ name, ...water }] : []));
@@ -146,6 +162,7 @@ export function pickList({ lines, bags, cuts }: LaidDay): Fetched[] {
       apart: tidiness === 'quarantine',
     })),
     ...pots.values(),
+    ...forPieces(lines),
     ...bags.map(({ label, neededL, opens, buys, counted }): Fetched => ({
       kind: 'component',
       label,

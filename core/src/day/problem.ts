@@ -47,6 +47,8 @@ export interface DayOption {
   mound?: DayMound | undefined;
   /** pebbles: what they stand over */
   water?: DayWater | undefined;
+  /** it is divided into so many, each in a pot of this size; absent: into none */
+  pieces?: number | undefined;
 }
 
 /** What a pot of pebbles takes beside its pebbles. */

@@ -304,6 +304,7 @@ class ProblemMaker {
           ...(rung.mound
             ? { mound: { netPotCm: rung.mound.core.topDiameterCm, dryG: rung.mound.dryG } }
             : {}),
+          ...(rung.pots > 1 ? { pieces: rung.pots } : {}),
           ...(rung.under ? { water: dayWater(rung.under, fit.subject.situation.traits.fed) } : {}),
         },
         soak: soakMinutes(steps),

@@ -118,7 +118,7 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
           <template v-if="ofKind('pot').length > 0">
             <h3>{{ m.day.pickPots }}</h3>
             <ul class="bare boxes">
-              <li v-for="one in ofKind('pot')" :key="said(one.label)">
+              <li v-for="one in ofKind('pot')" :key="`${said(one.label)} ${one.for.join()}`">
                 {{ one.count }} × {{ said(one.label) }}
                 <span class="quiet small">{{ m.day.forPlants(one.for.join(', ')) }}</span>
               </li>
