@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import { decide, type Signals } from '../decide/index.ts';
+import { speakerFor, spoken } from '../saying/index.ts';
 import { addDays, TYPICAL_SPOT, type Spot } from '../season/index.ts';
 import {
   CAUSES,
@@ -103,6 +104,17 @@ describe('other causes', () => {
     expect(found.causes[0]!.id).toBe(cause);
     expect(found.causes[0]!.because.length).toBeGreaterThan(0);
     expect(found.causes.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
+  });
+
+  it('tells of cold in the keeper’s own degrees', () => {
+    const chilled = ground('Adiantum', { limp: true }, { temperatureC: 5 });
+    const floorF = chilled.traits.floorC * 1.8 + 32;
+    const texts = diagnose(chilled)!.causes.flatMap(({ because }) =>
+      because.map(({ text }) => spoken(text, speakerFor('us'))),
+    );
+    // 5 °C are 41 °F.
+    expect(texts).toContain(`41 °F here; its floor is ${Math.round(floorF)} °F`);
+    expect(texts.join(' ')).not.toContain('°C');
   });
 
   it('without a symptom there is nothing to explain', () => {

@@ -1,5 +1,6 @@
 import { clamp } from '../number/index.ts';
 import type { Traits } from '../catalogue/index.ts';
+import { say, type Saying } from '../saying/index.ts';
 import type { Signals } from '../decide/signals.ts';
 import {
   activityOn,
@@ -20,7 +21,7 @@ export interface Cause {
   /** of all causes together, 0 … 1 */
   share: number;
   /** for it (+) and against it (−), largest first */
-  because: { text: string; weight: number }[];
+  because: { text: Saying; weight: number }[];
 }
 
 /** Causes of what is wrong, and the one check that tells the two likeliest apart. */
@@ -42,7 +43,7 @@ export interface DiagnosisGround {
 }
 
 interface Clue {
-  text: string;
+  text: Saying;
   weights: CauseWeights;
 }
 
@@ -140,11 +141,11 @@ function conditions({ spot, traits, date, lastRepot, states }: DiagnosisGround):
   const margin = celsius - traits.floorC;
   if (margin < NEAR_FLOOR_C) {
     clues.push({
-      text: `${celsius.toFixed(0)} °C here; its floor is ${traits.floorC} °C`,
+      text: say`${{ celsius }} here; its floor is ${{ celsius: traits.floorC }}`,
       weights: { cold: clamp(1 + 0.5 * (NEAR_FLOOR_C - margin), 1, 3.5) },
     });
   } else if (celsius >= traits.growsFullyC) {
-    clues.push({ text: `${celsius.toFixed(0)} °C here is warm enough`, weights: { cold: -1.5 } });
+    clues.push({ text: say`${{ celsius }} here is warm enough`, weights: { cold: -1.5 } });
   }
   const dry = traits.humidity - spot.relativeHumidity;
   if (Math.abs(dry) > 0.02) {

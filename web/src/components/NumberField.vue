@@ -12,7 +12,11 @@ const props = defineProps<{
   hint?: string;
   name?: string;
 }>();
-const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
+const emit = defineEmits<{
+  'update:modelValue': [value: number | null];
+  /** it is typed to its end: for what is written at once */
+  settled: [value: number | null];
+}>();
 
 /** Converted there and back, a number is the one that was typed. */
 const ROUNDING = 0.006;
@@ -31,8 +35,11 @@ watch(
 const nonsense = computed(() => text.value.trim() !== '' && !Number.isFinite(parse(text.value)));
 function typed(value: string | null): void {
   text.value = value ?? '';
+  emit('update:modelValue', read());
+}
+function read(): number | null {
   const number = parse(text.value);
-  emit('update:modelValue', text.value.trim() === '' || !Number.isFinite(number) ? null : number);
+  return text.value.trim() === '' || !Number.isFinite(number) ? null : number;
 }
 </script>
 
@@ -48,5 +55,6 @@ function typed(value: string | null): void {
     inputmode="decimal"
     autocomplete="off"
     @update:model-value="typed"
+    @change="nonsense || emit('settled', read())"
   />
 </template>

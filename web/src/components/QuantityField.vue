@@ -13,14 +13,16 @@ const props = defineProps<{
   hint?: string;
   name?: string;
 }>();
-const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
+const emit = defineEmits<{
+  'update:modelValue': [value: number | null];
+  settled: [value: number | null];
+}>();
 const { measures } = useUnits();
 const measure = computed(() => measures.value[props.of]);
 const shown = computed(() =>
   props.modelValue == null ? null : measure.value.from(props.modelValue),
 );
-const typed = (value: number | null) =>
-  emit('update:modelValue', value === null ? null : measure.value.to(value));
+const metric = (value: number | null) => (value === null ? null : measure.value.to(value));
 </script>
 
 <template>
@@ -31,6 +33,7 @@ const typed = (value: number | null) =>
     :error="error"
     :hint="hint"
     :name="name"
-    @update:model-value="typed"
+    @update:model-value="(value) => emit('update:modelValue', metric(value))"
+    @settled="(value) => emit('settled', metric(value))"
   />
 </template>

@@ -62,7 +62,8 @@ const FIELDS: Record<'metric' | 'us', Record<Measure, InField>> = {
     temperature: {
       unit: '°F',
       from: (celsius) => rounded(convert(celsius, 'celsius').to('fahrenheit'), 1),
-      to: (fahrenheit) => convert(fahrenheit, 'fahrenheit').to('celsius'),
+      // Through kelvins a few digits are lost.
+      to: (fahrenheit) => rounded(convert(fahrenheit, 'fahrenheit').to('celsius'), 6),
     },
   },
 };

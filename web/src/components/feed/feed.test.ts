@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { PlantFile } from '../../api/types.ts';
 import { useFeedWords } from '../../composables/feedWords.ts';
 import { m } from '../../messages/index.ts';
@@ -22,8 +22,12 @@ describe('a task that asks for feed', () => {
     });
     const { wrapper } = await open(AftercareView, '/aftercare');
     await wrapper.find('[aria-label^="Done: Fresh feed"]').trigger('click');
+    // It is fetched when it is first asked for.
+    const dialog = await vi.waitUntil(() => document.body.querySelector('.v-dialog form'), {
+      timeout: 30_000,
+    });
     await flushPromises();
-    return { server, dialog: document.body.querySelector('.v-dialog')! };
+    return { server, dialog: dialog.closest('.v-dialog')! };
   };
   const save = async (dialog: Element) => {
     dialog.querySelector('form')!.dispatchEvent(new Event('submit'));

@@ -20,12 +20,15 @@ import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import NumberField from '../NumberField.vue';
+import QuantityField from '../QuantityField.vue';
+import { useUnits } from '../../composables/useUnits.ts';
 import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** What Fernbank assumes of a plant: from the catalogue, and any of it the keeper's to set. */
 const props = defineProps<{ file: PlantFile }>();
 const emit = defineEmits<{ changed: [] }>();
 const notices = useNotices();
+const { temperature } = useUnits();
 
 type TraitName = keyof typeof m.traits.names;
 interface Choice {
@@ -65,6 +68,7 @@ const shown = (name: TraitName, traits: Traits) => {
   if (Array.isArray(value)) return value.join(', ');
   const choice = CHOICES[name]?.find((candidate) => candidate.value === value);
   if (choice) return choice.title;
+  if (typeof value === 'number' && isTemperature(name)) return temperature(value);
   if (value !== null) return String(value);
   return name === 'lengthens' ? m.traits.byForm : m.traits.byStructure;
 };
@@ -84,6 +88,8 @@ async function change(
     fault.value = { [name]: said };
   }
 }
+/** Of the numbers, those that are °C. */
+const isTemperature = (name: TraitName) => name.endsWith('C');
 /** Traits that are not chosen from a list are numbers. */
 const numberOf = (name: TraitName) => {
   const value = props.file.situation.traits[name];
@@ -139,13 +145,22 @@ function setSchool(name: keyof Plant['schools'], value: string | null): void {
           :error-messages="fault[name]"
           @update:model-value="(value: unknown) => set(name, value)"
         />
+        <QuantityField
+          v-else-if="isTemperature(name)"
+          of="temperature"
+          :model-value="numberOf(name)"
+          :label="m.traits.names[name]"
+          :error="fault[name] ?? ''"
+          :hint="name in own ? m.traits.usual(shown(name, usual)) : ''"
+          @settled="(value) => set(name, value)"
+        />
         <NumberField
           v-else
           :model-value="numberOf(name)"
           :label="m.traits.names[name]"
           :error="fault[name] ?? ''"
           :hint="name in own ? m.traits.usual(shown(name, usual)) : ''"
-          @update:model-value="(value) => set(name, value)"
+          @settled="(value) => set(name, value)"
         />
       </template>
       <v-select

@@ -6,7 +6,7 @@ import { m } from '../../messages/index.ts';
 
 /** What may lie behind a plant that looks poorly, likeliest first, and how to tell. */
 const props = defineProps<{ troubleshoot: NonNullable<Decision['troubleshoot']> }>();
-const { percent } = useUnits();
+const { percent, said } = useUnits();
 const SHOWN = 5;
 const causes = computed(() => props.troubleshoot.causes.slice(0, SHOWN));
 </script>
@@ -30,7 +30,7 @@ const causes = computed(() => props.troubleshoot.causes.slice(0, SHOWN));
           {{
             cause.because
               .slice(0, 3)
-              .map(({ text, weight }) => `${weight > 0 ? '+' : '−'} ${text}`)
+              .map(({ text, weight }) => `${weight > 0 ? '+' : '−'} ${said(text)}`)
               .join(' · ')
           }}
         </div>

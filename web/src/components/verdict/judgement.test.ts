@@ -208,6 +208,28 @@ describe('traits', () => {
     await flushPromises();
     expect(server.calls[1]!.body).toEqual({ traits: { vigour: 'slow', cautions: ['spines'] } });
   });
+
+  it('tells and takes temperatures in the keeper’s own degrees, and keeps °C', async () => {
+    useSettings().current.units = 'us';
+    const server = fakeServer({ 'PATCH /plants/5': PLANT });
+    const wrapper = show(TraitsPanel, { file: fileOf({}) });
+    expect(wrapper.text()).toMatch(/Lowest temperature\s*\d+ °F/);
+    await press(wrapper, m.app.edit);
+    const floor = wrapper
+      .findAllComponents({ name: 'VTextField' })
+      .find((field) => field.props('label') === m.traits.names.floorC)!;
+    expect(floor.props('suffix')).toBe('°F');
+    // Nothing is written before it is typed to its end.
+    const input = floor.find('input');
+    for (const typed of ['5', '50']) {
+      input.element.value = typed;
+      await input.trigger('input');
+    }
+    expect(server.calls).toEqual([]);
+    await input.trigger('change');
+    await flushPromises();
+    expect(server.calls[0]!.body).toEqual({ traits: { floorC: 10 } });
+  });
 });
 
 describe('the log', () => {

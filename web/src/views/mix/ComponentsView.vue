@@ -171,7 +171,7 @@ const SMALLEST_TUB_L = 0.5;
           of="volume"
           :label="m.mix.tub"
           :hint="m.mix.tubHint"
-          @update:model-value="(tubL) => (tubL === null || tubL >= SMALLEST_TUB_L) && set({ tubL })"
+          @settled="(tubL) => (tubL === null || tubL >= SMALLEST_TUB_L) && set({ tubL })"
         />
         <v-text-field
           :model-value="settings.current.currency"

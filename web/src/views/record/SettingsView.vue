@@ -110,18 +110,14 @@ const aboutSpot = (spot: SpotRow) =>
           :label="m.settings.scoop"
           unit="L"
           :hint="m.settings.scoopHint"
-          @update:model-value="
-            (scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })
-          "
+          @settled="(scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })"
         />
         <NumberField
           :model-value="settings.current.potPrice"
           :label="m.day.potPrice"
           :unit="settings.current.currency"
           :hint="m.settings.potPriceHint"
-          @update:model-value="
-            (potPrice) => (potPrice === null || potPrice >= 0) && change({ potPrice })
-          "
+          @settled="(potPrice) => (potPrice === null || potPrice >= 0) && change({ potPrice })"
         />
       </div>
     </section>
