@@ -93,7 +93,10 @@ export async function serve(
   const phones = new Phones({
     path,
     port: Number(process.env.FERNBANK_PHONE_PORT ?? (port === 0 ? 0 : port + 1)),
-    hosts: () => (named ? named.split(',') : hostsOf(networkInterfaces(), hostname())),
+    hosts: () =>
+      named
+        ? named.split(',').map((each) => each.trim())
+        : hostsOf(networkInterfaces(), hostname()),
   });
   const context = contextOf({
     file,

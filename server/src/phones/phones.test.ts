@@ -198,6 +198,9 @@ describe('phones', () => {
     hosts = ['198.51.100.9'];
     await offered();
     expect(phones.now.fingerprint).not.toBe(fingerprint);
+    // What a phone is to trust is shown and given from then on.
+    const page = await fetch(`http://127.0.0.1:${phones.now.port}`);
+    expect(await page.text()).toContain(phones.now.fingerprint);
   });
 
   it('are let in no more when it is closed, and a code of before is worth nothing', async () => {

@@ -59,13 +59,12 @@ export class Phones {
   readonly #file: string;
   #kept: Kept | null;
   #app: RequestListener = (_request, response) => response.end();
-  #listening: { secure: SecureServer; listener: Server; letGo: () => void; hosts: string } | null =
-    null;
+  #listening: { secure: SecureServer; listener: Server; letGo: () => void } | null = null;
   #fault: string | null = null;
 
   /**
    * @param of.path  of the collection
-   * @param of.port  to take the first time; 0: any that is free
+   * @param of.port  to listen on the first time; with 0 the system chooses one
    * @param of.hosts  what this machine is called now, the likeliest first
    * @param of.now  ms
    */
@@ -117,9 +116,12 @@ export class Phones {
       cameByPhones(request);
       this.#app(request, response);
     });
-    const { listener, letGo } = twoWays(secure, welcome(authority.cert));
+    const { listener, letGo } = twoWays(
+      secure,
+      welcome(() => this.#kept!.authority.cert),
+    );
     const port = await listenOn(listener, this.#kept?.port ?? this.of.port);
-    this.#listening = { secure, listener, letGo, hosts: hosts.join() };
+    this.#listening = { secure, listener, letGo };
     this.#keep({ open: true, port, authority, certificate });
   }
 
@@ -149,8 +151,10 @@ export class Phones {
     if (!this.#listening) throw new HttpError(409, 'closed', 'open Fernbank to phones first');
     await this.renew();
     const { code, until } = this.#pairing.offer();
+    const { authority } = this.#kept!;
     const links = this.of
       .hosts()
+      .filter((host) => covers(authority, host))
       .map((host) => ({ host, link: `http://${host}:${this.#kept!.port}/#${code}` }));
     return { code, until: new Date(until).toISOString(), links };
   }

@@ -83,10 +83,8 @@ ${SYSTEMS.map(
 
 const hashed = (text: string) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
 
-/** Answers plain HTTP on the port for phones. @param authority  PEM */
-export function welcome(authority: string): Server {
-  const text = page(fingerprintOf(authority));
-  const bytes = new X509Certificate(authority).raw;
+/** Answers plain HTTP on the port for phones. @param authority  gives that of now, PEM */
+export function welcome(authority: () => string): Server {
   const headers = {
     'Content-Security-Policy': `default-src 'none'; style-src ${hashed(STYLE)}; script-src ${hashed(SCRIPT)}; base-uri 'none'; form-action 'none'; frame-ancestors 'none'`,
     'X-Content-Type-Options': 'nosniff',
@@ -99,9 +97,11 @@ export function welcome(authority: string): Server {
       response.writeHead(405, headers).end();
     } else if (pathname === CERTIFICATE) {
       const type = { 'Content-Type': 'application/x-x509-ca-cert' };
-      response.writeHead(200, { ...headers, ...type }).end(bytes);
+      response.writeHead(200, { ...headers, ...type }).end(new X509Certificate(authority()).raw);
     } else if (pathname === '/') {
-      response.writeHead(200, { ...headers, 'Content-Type': 'text/html; charset=utf-8' }).end(text);
+      response
+        .writeHead(200, { ...headers, 'Content-Type': 'text/html; charset=utf-8' })
+        .end(page(fingerprintOf(authority())));
     } else {
       response.writeHead(302, { ...headers, Location: '/' }).end();
     }
