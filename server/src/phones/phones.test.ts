@@ -1,4 +1,5 @@
 import { existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { request as plainRequest } from 'node:http';
 import { request, type RequestOptions } from 'node:https';
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -173,6 +174,18 @@ describe('phones', () => {
       expect([to, status, headers.get('Location')]).toEqual([to, 302, '/']);
     }
     expect((await fetch(`${plain}/api/door/code`, { method: 'POST' })).status).toBe(405);
+    // What is no address does no harm.
+    for (const path of ['//', '//[', '/%', '/?']) {
+      const { port } = phones.now;
+      const status = await new Promise((resolve, reject) => {
+        const asked = plainRequest({ host: '127.0.0.1', port, path, agent: false }, (response) => {
+          response.resume();
+          resolve(response.statusCode);
+        });
+        asked.on('error', reject).end();
+      });
+      expect([path, status]).toEqual([path, path === '/?' ? 200 : 302]);
+    }
   });
 
   it('find it again after a restart, under the same certificate and port, and paired', async () => {
