@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
+import { finished } from 'node:stream/promises';
+import { crc32 } from 'node:zlib';
 import { Ajv2020, type ValidateFunction } from 'ajv/dist/2020.js';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { openFile, type Cell, type OpenFile } from '../db/driver.ts';
@@ -88,17 +90,25 @@ async function open(archive: string): Promise<ZipFile> {
   }
 }
 
-/** Counts what really comes out, whatever the archive says of it: a small one can hold a flood. */
+/**
+ * Counts what really comes out, whatever the archive says of it: a small one can hold a flood. At its
+ * end it fails unless every bit is as it was packed: what was damaged may well unpack to something.
+ */
 async function streamOf(zip: ZipFile, entry: Entry, most: number): Promise<Readable> {
   const tooLarge = () =>
     refuse(`${shortly(entry.fileName)} is larger than any backup’s (${most} bytes)`);
   if (entry.uncompressedSize > most) throw tooLarge();
   const stream: Readable = await zip.openReadStreamPromise(entry);
   let bytes = 0;
+  let sum = 0;
   const counted = new Transform({
     transform(chunk: Buffer, _encoding, done) {
       bytes += chunk.length;
+      sum = crc32(chunk, sum);
       done(bytes > most ? tooLarge() : null, chunk);
+    },
+    flush(done) {
+      done(sum === entry.crc32 ? null : new Error(`${shortly(entry.fileName)} is not as packed`));
     },
   });
   stream.once('error', (error) => counted.destroy(error));
@@ -144,10 +154,20 @@ async function written(
       }
     }
     writer.end();
+  } catch (error) {
+    await wholly(json);
+    throw error;
   } finally {
     file.close();
   }
   return writer.rows;
+}
+
+/** Rows are found fault with only if they came as they were packed. @throws Error what befell them */
+async function wholly(json: Readable): Promise<void> {
+  json.unpipe();
+  json.resume();
+  await finished(json, { writable: false });
 }
 
 async function* readably(json: Readable): AsyncGenerator<Part> {

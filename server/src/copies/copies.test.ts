@@ -161,6 +161,16 @@ describe('a backup', () => {
     ],
     ['an archive with a flipped byte', (sound) => flipped(sound), /damaged|cannot be read/],
     [
+      'one whose flipped byte still makes a row',
+      async (sound) => misspelt(await unzipped(sound), '"Ticket', '"Picket'),
+      /damaged.*fernbank\.json.*not as packed/,
+    ],
+    [
+      'one whose flipped byte makes a row that is none',
+      async (sound) => misspelt(await unzipped(sound), '"date"', '"dale"'),
+      /damaged.*fernbank\.json.*not as packed/,
+    ],
+    [
       'an archive of something else',
       () => zipped({ 'readme.txt': 'hello' }),
       /something that no backup has/,
@@ -502,6 +512,19 @@ async function unzipped(archive: Buffer): Promise<string> {
     return new Promise((resolve) => binary(stream, (_error, body) => resolve(body.toString())));
   }
   throw new Error('no fernbank.json');
+}
+/** Packed as it was, with a byte of it changed afterwards. */
+async function misspelt(text: string, from: string, to: string): Promise<Buffer> {
+  const zip = new yazl.ZipFile();
+  zip.addBuffer(Buffer.from(text), 'fernbank.json', { compress: false });
+  zip.end();
+  const archive: Buffer = await new Promise((resolve) =>
+    binary(zip.outputStream, (_error, body) => resolve(body)),
+  );
+  const at = archive.indexOf(from);
+  expect(at).toBeGreaterThan(0);
+  archive.write(to, at);
+  return archive;
 }
 function flipped(archive: Buffer): Buffer {
   const copy = Buffer.from(archive);

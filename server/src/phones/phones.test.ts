@@ -226,6 +226,19 @@ describe('phones', () => {
     expect(phones.now.open).toBe(false);
   });
 
+  it('trust one authority when two windows let them in at the same moment', async () => {
+    const twice = new Phones({ path: join(folder, 'twice.sqlite'), port: 0, hosts: () => hosts });
+    const told = await Promise.all(
+      [1, 2].map(async () => {
+        await twice.open();
+        return twice.now.fingerprint;
+      }),
+    );
+    twice.stop();
+    expect(told[0]).toMatch(/^([0-9A-F]{2}:){31}[0-9A-F]{2}$/);
+    expect(told[1]).toBe(told[0]);
+  });
+
   it('are told of in words when a port is taken or there is no network', async () => {
     const taken: Server = createServer().listen(0, '0.0.0.0');
     await new Promise((resolve) => taken.once('listening', resolve));

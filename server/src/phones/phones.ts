@@ -61,6 +61,8 @@ export class Phones {
   #app: RequestListener = (_request, response) => response.end();
   #listening: { secure: SecureServer; listener: Server; letGo: () => void } | null = null;
   #fault: string | null = null;
+  /** asked for twice at once, it is opened once */
+  #opening: Promise<void> | null = null;
 
   /**
    * @param of.path  of the collection
@@ -99,7 +101,12 @@ export class Phones {
   }
 
   /** @throws HttpError 409 when this machine is in no network, or the port is another's */
-  async open(): Promise<void> {
+  open(): Promise<void> {
+    this.#opening ??= this.#open().finally(() => (this.#opening = null));
+    return this.#opening;
+  }
+
+  async #open(): Promise<void> {
     this.#fault = null;
     if (this.#listening) return this.renew();
     const hosts = this.of.hosts();
