@@ -39,7 +39,8 @@ import { stockPantry } from './pantry.ts';
 import { keepWatering, waterings } from './watering.ts';
 
 const TESTED_DAYS_AGO = 31;
-const MONTHS_KEPT = 26;
+/** So far back goes what is told of the garden. */
+export const MONTHS_KEPT = 26;
 const DAYS_PER_MONTH = 30.4;
 const EXPLORED_AFTER_REPOT = 0.48;
 

@@ -5,6 +5,7 @@ import { openCollection } from '../server/src/db/open.ts';
 import type { Demo } from '../server/src/demo.ts';
 import { photoFolderOf } from '../server/src/place.ts';
 import { fillGarden } from './fill.ts';
+import { takePictures } from './pictures.ts';
 import { storyFrom } from './story.ts';
 
 /** The garden's own spring: windows are about to open, and there is plenty to do. */
@@ -21,6 +22,7 @@ export function makeDemo(path: string): Demo {
   const write = (into: string) => {
     const file = openCollection(into);
     fillGarden(file.db, begins);
+    takePictures(file.db, photoFolderOf(path), begins);
     file.exec('PRAGMA wal_checkpoint(TRUNCATE)');
     file.close();
   };

@@ -106,10 +106,10 @@ export function freshPath(name: string): string {
 }
 
 /** A collection in the scratch folder, made anew. @returns its path */
-export function collectionOf(name: string, fill: (file: OpenFile) => void): string {
+export function collectionOf(name: string, fill: (file: OpenFile, path: string) => void): string {
   const path = freshPath(name);
   const file = openCollection(path);
-  fill(file);
+  fill(file, path);
   file.exec('PRAGMA wal_checkpoint(TRUNCATE)');
   file.close();
   return path;

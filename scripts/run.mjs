@@ -296,6 +296,7 @@ const commands = {
     build();
     sources(['scripts/screenshots.ts'], { FERNBANK_CHROMIUM: chromium });
   },
+  pictures: () => sources(['scripts/pictures.ts'], { FERNBANK_CHROMIUM: ensureBrowser() }),
   dev() {
     const path = join(scratch, 'demo.sqlite');
     if (!existsSync(path)) sources(['server/src/fernbank.ts', 'make-demo', path]);

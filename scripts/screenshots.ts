@@ -1,7 +1,9 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { fillGarden } from '../demo/fill.ts';
+import { takePictures } from '../demo/pictures.ts';
 import { settled } from '../e2e/hands.ts';
+import { photoFolderOf } from '../server/src/place.ts';
 import { collectionOf, openBrowser, root, serving } from './ownServer.ts';
 
 /** One current picture of each main view from the demo garden, into docs/screenshots. */
@@ -68,7 +70,10 @@ async function aFewChanges(page: Page): Promise<void> {
   await page.reload();
 }
 
-const path = collectionOf('screenshots', ({ db }) => fillGarden(db, TODAY));
+const path = collectionOf('screenshots', ({ db }, at) => {
+  fillGarden(db, TODAY);
+  takePictures(db, photoFolderOf(at), TODAY);
+});
 const server = await serving({ FERNBANK_DB: path, FERNBANK_TODAY: TODAY });
 const { address } = server;
 const browser = await openBrowser();

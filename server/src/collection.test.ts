@@ -480,9 +480,9 @@ describe('the demo garden', () => {
   const verdicts = async (): Promise<Summary[]> =>
     (await garden.call.get('/api/verdicts').expect(200)).body.items;
 
-  it('holds 27 plants in five spots, with a rescue on top and some to be left', async () => {
+  it('holds 48 plants in five spots, with a rescue on top and some to be left', async () => {
     const items = await verdicts();
-    expect(items).toHaveLength(27);
+    expect(items).toHaveLength(48);
     expect(items[0]).toMatchObject({ name: 'Pansy Locker', headline: 'rescueNow' });
     expect(items.find(({ name }) => name === 'Deckhand')!.headline).toBe('leave');
     expect((await garden.call.get('/api/spots')).body.items).toHaveLength(5);

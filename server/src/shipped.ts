@@ -9,6 +9,8 @@ const root = join(here, '../..');
 
 /** Changes to the tables, in their order. */
 export const MIGRATIONS = join(here, '../drizzle');
+/** Pictures of the plants of the demo. */
+export const DRAWN = join(root, 'demo/pictures');
 /** The built interface. */
 export const INTERFACE = join(root, 'web/dist');
 export const { version: VERSION } = JSON.parse(

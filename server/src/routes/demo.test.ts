@@ -1,4 +1,6 @@
-import { rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import {
   addDays,
   CHECKPOINTS,
@@ -10,12 +12,17 @@ import {
 } from '@fernbank/core';
 import { eq } from 'drizzle-orm';
 import { afterEach, describe, expect, it } from 'vitest';
-import { fillGarden } from '../../../demo/fill.ts';
+import { fillGarden, MONTHS_KEPT } from '../../../demo/fill.ts';
+import { PLANTS } from '../../../demo/garden.ts';
+import { makeDemo } from '../../../demo/make.ts';
+import { pictureFile, PICTURES } from '../../../demo/pictures.ts';
 import { lifeOf, storyFrom } from '../../../demo/story.ts';
 import { truthOn } from '../../../demo/truth.ts';
 import { openCollection } from '../db/open.ts';
 import { outcomes, plants, repots } from '../db/schema.ts';
 import type { FoundInDemo } from '../demo.ts';
+import { photoFolderOf } from '../place.ts';
+import { DRAWN } from '../shipped.ts';
 import type { RoundsEntry } from '../services/walk.ts';
 import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 
@@ -110,6 +117,42 @@ describe('time in the demo', () => {
   });
 });
 
+describe('pictures of the demo', () => {
+  it('show a plant as its record has it: never lower than before, and at the end as tall as it is', () => {
+    const drawn = Object.entries(PICTURES).flatMap(([name, taken]) =>
+      taken.map((_one, which) => pictureFile(name, which)),
+    );
+    expect(readdirSync(DRAWN).sort()).toEqual(drawn.sort());
+    for (const [name, taken] of Object.entries(PICTURES)) {
+      const kept = PLANTS.find((plant) => plant.name === name)!;
+      const since = kept.repottedMonthsAgo!;
+      for (const [i, { monthsAgo, heightCm, rimCm: rim, supportCm }] of taken.entries()) {
+        expect(monthsAgo, name).toBeLessThan(taken[i - 1]?.monthsAgo ?? MONTHS_KEPT);
+        expect(heightCm, name).toBeGreaterThan(taken[i - 1]?.heightCm ?? 0);
+        if (monthsAgo < since) expect([rim, supportCm], name).toEqual([kept.rimCm, kept.supportCm]);
+        else expect(rim, name).toBeLessThan(kept.rimCm);
+      }
+      expect(taken.at(-1)!.heightCm, name).toBe(kept.heightCm);
+    }
+  });
+
+  it('are there when it is made, and after it began anew with its bin emptied', async () => {
+    const folder = mkdtempSync(join(tmpdir(), '.fernbank-'));
+    const at = join(folder, 'collection.sqlite');
+    const demo = makeDemo(at);
+    const app = testApp({ at, today: () => demo.day, demo });
+    open.push(app);
+    const { get } = handsOf(() => app);
+    const newest = async () => (await get('/api/photos')).items as { id: number }[];
+    expect(await newest()).toHaveLength(Object.keys(PICTURES).length);
+    rmSync(photoFolderOf(at), { recursive: true });
+    await app.call.post('/api/demo/anew').expect(200);
+    const [{ id }] = (await newest()) as [{ id: number }];
+    const { type } = await app.call.get(`/api/photos/${id}`).expect(200);
+    expect(type).toBe('image/png');
+  });
+});
+
 /** What comes later of each, never what was before, as long as the plant stays in its pot. */
 const ORDER = {
   rootsAtHoles: ['none', 'one', 'several', 'every', 'mat'],
@@ -123,10 +166,10 @@ describe('thirty weeks of the demo, its keeper following what Fernbank says', ()
     const last = new Map<number, { repotted: IsoDate | null; signals: Signals; cm: number }>();
     const seen = { looks: 0, repots: 0, outcomes: 0, full: 0, roomy: 0, ill: 0 };
     let today: IsoDate = TODAY;
-    // A third of the garden is looked after: of each kind of life there is one among them.
+    // A quarter of the garden is looked after: of each kind of life there is one among them.
     const all = db.select().from(plants).all();
     for (const [i, { id }] of all.entries()) {
-      if (i % 3 !== 0) await app.call.delete(`/api/plants/${id}`).expect(204);
+      if (i % 4 !== 0) await app.call.delete(`/api/plants/${id}`).expect(204);
     }
 
     const lookAt = async (plantId: number) => {

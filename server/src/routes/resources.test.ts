@@ -220,7 +220,7 @@ describe('views of the judged collection', () => {
         sum + spot.plants.length + spot.quiet,
       0,
     );
-    expect(counted).toBe(27);
+    expect(counted).toBe(48);
     garden.close();
   });
 

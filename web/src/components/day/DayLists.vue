@@ -220,7 +220,12 @@ const spare = computed((): DayPot[] => {
   display: grid;
   grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);
   gap: 14px;
-  align-items: start;
+  align-items: end;
+}
+/* The end of the shorter side goes along with the longer one: what is dragged across finds where to. */
+.sides > * {
+  position: sticky;
+  bottom: 14px;
 }
 .lines {
   min-height: 60px;
@@ -261,6 +266,9 @@ summary {
 @media (max-width: 900px) {
   .sides {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .sides > * {
+    position: static;
   }
 }
 </style>
