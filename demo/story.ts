@@ -1,4 +1,5 @@
 import {
+  activityOn,
   addDays,
   blendOfRecipe,
   CARE_KINDS,
@@ -12,7 +13,7 @@ import {
   type MeasurementKind,
 } from '@fernbank/core';
 import type { Db } from '../server/src/db/driver.ts';
-import { measurements, plants, repots, reservoirs, spots } from '../server/src/db/schema.ts';
+import { batches, measurements, plants, repots, reservoirs, spots } from '../server/src/db/schema.ts';
 import type { Demo, FoundInDemo } from '../server/src/demo.ts';
 import { invalid } from '../server/src/http/errors.ts';
 import { rowOr404, stamp } from '../server/src/http/resource.ts';
@@ -24,8 +25,10 @@ import {
   type PlantRecords,
   type RepotRow,
 } from '../server/src/services/records.ts';
+import { batchFile } from '../server/src/services/tray.ts';
 import { fateOf, fateToldBy, shownAt } from './fate.ts';
 import { PLANTS } from './garden.ts';
+import { batchLookOn } from './starts.ts';
 import { chanceOf, lookOn, lot, truthOn, type Life } from './truth.ts';
 import { keepWatering, waterings, type Habit } from './watering.ts';
 
@@ -43,6 +46,15 @@ export function storyFrom(begins: IsoDate, write: (path: string) => void): Demo 
     tend,
     look(db, plantId, date) {
       return foundOn(lifeOf(db, rowOr404(db, plants, plantId, 'plant'), begins), date);
+    },
+    batch(db, batchId, date) {
+      const batch = rowOr404(db, batches, batchId, 'batch');
+      if (batch.planned || batch.date > date) throw invalid('date', 'this batch is not begun yet');
+      const told = batchFile(db, batch).looks[0] ?? null;
+      const spot = spotOf(rowOr404(db, spots, batch.spotId, 'spot'));
+      const { activity } = activityOn(spot, traitsOf(taxonOf(batch), {}), batch.date);
+      const gone = batch.lost + batch.pottedOn;
+      return batchLookOn({ ...batch, gone, told, activity }, date);
     },
     outcome(db, repotId, date) {
       const repot = rowOr404(db, repots, repotId, 'repot');

@@ -11,7 +11,7 @@ import type { ShownRecipe } from './routes/recipes.ts';
 import type { ShownPot } from './routes/shelf.ts';
 import type { ShownBatch } from './routes/tray.ts';
 import type { OnBench } from './services/benches.ts';
-import type { FoundInDemo } from './demo.ts';
+import type { FoundInDemo, FoundInTray } from './demo.ts';
 import type { DemoNow } from './routes/demo.ts';
 import type { Climate } from './services/climate.ts';
 import type { ShownPlant, SpotRow } from './services/collection.ts';
@@ -109,6 +109,7 @@ interface Single {
   'POST /demo/on': Pick<DemoNow, 'day'>;
   'POST /demo/anew': Pick<DemoNow, 'day'>;
   'GET /demo/plants/:id/look': FoundInDemo;
+  'GET /demo/batches/:id/look': FoundInTray;
   'GET /demo/repots/:id/outcome': { grade: Grade; seen: Seen[] };
   'GET /door': DoorNow;
   'POST /door': DoorNow;

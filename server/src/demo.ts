@@ -1,4 +1,4 @@
-import type { Grade, IsoDate, MeasurementKind, Seen, Signals } from '@fernbank/core';
+import type { Grade, IsoDate, MeasurementKind, Seen, Signals, TrayLook } from '@fernbank/core';
 import type { Db } from './db/driver.ts';
 
 /** What a look at a plant of the demo would find, as a visit takes it. */
@@ -6,6 +6,9 @@ export interface FoundInDemo {
   signals: Signals;
   measurements: { kind: MeasurementKind; value: number }[];
 }
+
+/** … and one at a batch of the tray. */
+export type FoundInTray = TrayLook & { lost: number };
 
 /**
  * A garden made up for trying: its time goes on only when it is asked to, and what is true of its
@@ -20,6 +23,8 @@ export interface Demo {
   tend(db: Db, from: IsoDate, to: IsoDate): void;
   /** @throws HttpError 404 when there is no such plant */
   look(db: Db, plantId: number, date: IsoDate): FoundInDemo;
+  /** @throws HttpError 404 when there is no such batch, 422 when it is not begun */
+  batch(db: Db, batchId: number, date: IsoDate): FoundInTray;
   /**
    * What is seen of a repot on a day.
    *

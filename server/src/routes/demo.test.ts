@@ -16,11 +16,12 @@ import { fillGarden, MONTHS_KEPT } from '../../../demo/fill.ts';
 import { PLANTS } from '../../../demo/garden.ts';
 import { makeDemo } from '../../../demo/make.ts';
 import { pictureFile, PICTURES } from '../../../demo/pictures.ts';
+import { batchLookOn } from '../../../demo/starts.ts';
 import { lifeOf, storyFrom } from '../../../demo/story.ts';
 import { truthOn } from '../../../demo/truth.ts';
 import { openCollection } from '../db/open.ts';
 import { outcomes, plants, repots } from '../db/schema.ts';
-import type { FoundInDemo } from '../demo.ts';
+import type { FoundInDemo, FoundInTray } from '../demo.ts';
 import { photoFolderOf } from '../place.ts';
 import { DRAWN } from '../shipped.ts';
 import type { RoundsEntry } from '../services/walk.ts';
@@ -114,6 +115,59 @@ describe('time in the demo', () => {
     expect(untimed(await get('/api/rounds'))).toBe(untimed(atFirst));
     const { items } = await get('/api/copies');
     expect(items.map(({ kind }: { kind: string }) => kind)).toContain('beforeRestore');
+  });
+});
+
+describe('the tray of the demo', () => {
+  it('roots as its starts do: nothing told is taken back, none is lost twice, what is ready gets there', async () => {
+    const { app, get, add, on } = garden();
+    const living = ({ count, lost, pottedOn }: Batch) => count - lost - pottedOn;
+    interface Batch {
+      id: number;
+      name: string;
+      planned: boolean;
+      count: number;
+      lost: number;
+      pottedOn: number;
+      advice: { when: string };
+      looks: FoundInTray[];
+    }
+    const tray = async () => (await get('/api/batches/tray')).items as Batch[];
+    const planned = (await tray()).find((batch) => batch.planned)!;
+    await app.call.get(`/api/demo/batches/${planned.id}/look`).expect(422);
+    let today: IsoDate = TODAY;
+    for (let week = 0; week < 20; week++) {
+      today = await on('week');
+      for (const batch of await tray()) {
+        if (batch.planned || living(batch) === 0) continue;
+        const found: FoundInTray = await get(`/api/demo/batches/${batch.id}/look`);
+        const before = batch.looks[0];
+        expect(found.rooted, batch.name).toBeGreaterThanOrEqual(before?.rooted ?? 0);
+        expect(found.rooted + found.lost, batch.name).toBeLessThanOrEqual(living(batch));
+        expect(found.rootCm ?? 0, batch.name).toBeGreaterThanOrEqual(before?.rootCm ?? 0);
+        if (found.rooted === 0) expect(found.rootCm, batch.name).toBeNull();
+        await add(`/api/batches/${batch.id}/looks`, { date: today, ...found });
+        // Asked again that day, nothing more has rotted.
+        expect((await get(`/api/demo/batches/${batch.id}/look`)).lost, batch.name).toBe(0);
+      }
+    }
+    const begun = (await tray()).filter((batch) => !batch.planned && living(batch) > 0);
+    expect(begun.length).toBeGreaterThan(2);
+    for (const batch of begun) expect(['ready', 'late'], batch.name).toContain(batch.advice.when);
+  });
+
+  it('is slower in moss than in water, slower with leaves, and loses some of a hundred', () => {
+    const started = { name: 'quay', date: TODAY, count: 100, gone: 0, lost: 0, activity: 0.9 };
+    const on = (method: 'cutting' | 'leaf' | 'division', medium: 'water' | 'moss', weeks: number) =>
+      batchLookOn({ ...started, method, medium, told: null }, addDays(TODAY, 7 * weeks));
+    const inWater = on('cutting', 'water', 3);
+    expect(inWater.rooted).toBeGreaterThan(on('cutting', 'moss', 3).rooted);
+    expect(on('cutting', 'moss', 4).rooted).toBeGreaterThan(on('leaf', 'moss', 4).rooted);
+    expect(on('division', 'moss', 1)).toMatchObject({ rooted: 100, lost: 0 });
+    const late = on('cutting', 'water', 20);
+    expect(late.lost).toBeGreaterThan(4);
+    expect(late.lost).toBeLessThan(22);
+    expect(late.rooted + late.lost).toBe(100);
   });
 });
 

@@ -79,6 +79,14 @@ export function demoRoutes(context: Context): DescribedRouter<'/demo'> {
     },
   );
   routes.get(
+    '/batches/:id/look',
+    { summary: 'what a look at this batch of the demo’s tray would find today' },
+    (request, response) => {
+      const garden = demo();
+      response.json(garden.batch(db, idOf(request), garden.day));
+    },
+  );
+  routes.get(
     '/repots/:id/outcome',
     { summary: 'what is seen today of a repot of the demo' },
     (request, response) => {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
-import { write } from '../../api/client.ts';
+import { api, write } from '../../api/client.ts';
 import type { TrayBatch } from '../../api/types.ts';
 import { useSaving } from '../../composables/useSaving.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
+import LookForMe from '../app/LookForMe.vue';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
 import QuantityField from '../QuantityField.vue';
@@ -43,6 +44,15 @@ watch(
   },
   { immediate: true },
 );
+/** Of the garden made up for trying: what would be found. */
+async function lookForMe(): Promise<void> {
+  const found = await api(`/demo/batches/${props.batch.id}/look`);
+  rooted.value = found.rooted;
+  rootCm.value = found.rootCm;
+  roots.value = found.roots;
+  branching.value = found.branching;
+  lost.value = found.lost;
+}
 async function save(): Promise<void> {
   const missing =
     rooted.value === null ? { rooted: m.form.number } : ({} as Record<string, string>);
@@ -76,6 +86,7 @@ async function save(): Promise<void> {
     :width="520"
     @submit="save"
   >
+    <LookForMe :look="lookForMe" />
     <div class="fields">
       <NumberField v-model="rooted" :label="m.tray.rooted" :error="errors.rooted ?? ''" />
       <QuantityField
