@@ -1,4 +1,5 @@
 export * from './aftercare/index.ts';
+export * from './ahead/index.ts';
 export * from './asking/index.ts';
 export * from './bench/index.ts';
 export * from './catalogue/index.ts';

@@ -1,5 +1,6 @@
+export { SHIFTS, weeksAhead, type WeeksAhead } from './ahead.ts';
 export { measuredFindings, type MeasuredFinding } from './measured.ts';
-export { WEEKS_OF_GROWTH, WORK_BY_MEDIUM, type LesserAct } from './costs.ts';
+export { HORIZON_WEEKS, WEEKS_OF_GROWTH, WORK_BY_MEDIUM, type LesserAct } from './costs.ts';
 export { decide, lesserActLabel, statesOf, type Decision } from './decide.ts';
 export {
   answersOf,
