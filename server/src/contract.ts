@@ -12,6 +12,7 @@ import type { ShownPot } from './routes/shelf.ts';
 import type { ShownBatch } from './routes/tray.ts';
 import type { OnBench } from './services/benches.ts';
 import type { FoundInDemo, FoundInTray } from './demo.ts';
+import type { AheadAnswer } from './services/ahead.ts';
 import type { DemoNow } from './routes/demo.ts';
 import type { Climate } from './services/climate.ts';
 import type { ShownPlant, SpotRow } from './services/collection.ts';
@@ -91,6 +92,7 @@ interface Single {
   'POST /days/:id/events': ShownDay;
   'POST /days/:id/close': ShownDay;
   'POST /days/:id/undo': ShownDay;
+  'GET /ahead': AheadAnswer;
   'GET /reservoirs': Page<OverWater>;
   'GET /reservoirs/:id': { reservoir: OverWater | null };
   'PUT /reservoirs/:id': ReservoirRow;

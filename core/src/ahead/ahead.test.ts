@@ -29,7 +29,6 @@ function plant(id: number, given: Partial<AheadPlant> = {}): AheadPlant {
     weeks: weeks(5, 60),
     notBefore: 0,
     danger: 0.02,
-    lossRisk: 0.3,
     rescue: false,
     repots: [
       { rimCm: 14, newMediumL: 0.5, minutes: 20 },
@@ -94,7 +93,7 @@ describe('a plant whose pace is certain', () => {
     expect(firstOf({ weeks: closed })).toBe(9);
     expect(firstOf({ notBefore: 12 })).toBe(12);
     expect(firstOf({ weeks: weeks(HORIZON_WEEKS, 90) })).toBeUndefined();
-    expect(firstOf({ weeks: weeks(40, 90), rescue: true, lossRisk: 0 })).toBe(0);
+    expect(firstOf({ weeks: weeks(40, 90), rescue: true })).toBe(0);
   });
 });
 

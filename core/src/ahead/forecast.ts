@@ -1,5 +1,13 @@
 import { addDays, type IsoDate } from '../season/index.ts';
-import { FULL_DOUBT, Futures, sizeOf, WEEKS_AHEAD, type Doubt, type Future } from './futures.ts';
+import {
+  FULL_DOUBT,
+  Futures,
+  WEEKS_AHEAD,
+  widthSold,
+  type Doubt,
+  type FutureRepot,
+  type Witness,
+} from './futures.ts';
 import type { AheadProblem } from './problem.ts';
 
 /** What is expected: of ten futures one has less than `low`, one more than `high`. */
@@ -50,12 +58,14 @@ const BAND = { low: 0.1, middle: 0.5, high: 0.9 } as const;
 /** A quantity in every future and month. */
 class Sums {
   private readonly drawn: Float64Array[] = [];
+  private now = new Float64Array(0);
   constructor(private readonly months: number) {}
   begin(): void {
-    this.drawn.push(new Float64Array(this.months));
+    this.now = new Float64Array(this.months);
+    this.drawn.push(this.now);
   }
   add(month: number, amount: number): void {
-    this.drawn[this.drawn.length - 1]![month]! += amount;
+    this.now[month]! += amount;
   }
   course(): Course {
     const byMonth: Expected[] = [];
@@ -65,7 +75,7 @@ class Sums {
       const each = Float64Array.from(this.drawn, (row) => row[month]!);
       for (let i = 0; i < sums.length; i++) sums[i]! += each[i]!;
       byMonth.push(bandOf(each));
-      upTo.push(bandOf(Float64Array.from(sums)));
+      upTo.push(bandOf(sums.slice()));
     }
     return { byMonth, upTo };
   }
@@ -110,25 +120,27 @@ export function aheadOf(
   const ledger = new Ledger(problem, months.length, monthOf);
   let drawn = 0;
   while (drawn < futures) {
-    ledger.take(luck.next());
+    ledger.begin();
+    luck.draw(ledger);
     drawn += 1;
     if (drawn % TELL_EACH === 0 && onProgress?.(drawn / futures) === false) break;
   }
   return ledger.told(months, drawn);
 }
 
-class Ledger {
-  private readonly repots;
-  private readonly minutes;
-  private readonly shelf;
-  private readonly handedDown;
-  private readonly lost;
+/** Keeps the books of every future. */
+class Ledger implements Witness {
+  private readonly all: Sums[] = [];
+  private readonly repots: Sums;
+  private readonly minutes: Sums;
+  private readonly handed: Sums;
+  private readonly ofShelf: Sums;
+  private readonly losses: Sums;
   private readonly components = new Map<string, Sums>();
   private readonly toBuy = new Map<number, Sums>();
-  private readonly all: Sums[] = [];
   private readonly spots = new Map<number, { now: number; year: number; two: number }>();
-  /** of each plant, in how many futures its first repot of the year fell into each month */
-  private readonly firsts: Float64Array[];
+  /** of each plant: its components, and in how many futures its first repot of the year fell into each month */
+  private readonly books: { parts: { litres: Sums; measureL: number }[]; firsts: Float64Array }[];
   private drawn = 0;
 
   constructor(
@@ -138,25 +150,24 @@ class Ledger {
   ) {
     this.repots = this.sums();
     this.minutes = this.sums();
-    this.shelf = this.sums();
-    this.handedDown = this.sums();
-    this.lost = this.sums();
-    // Whatever may be needed has a row in every future, also in those that need none of it.
-    for (const { parts, repots } of problem.plants) {
-      for (const { component } of parts) {
-        if (!this.components.has(component)) this.components.set(component, this.sums());
+    this.handed = this.sums();
+    this.ofShelf = this.sums();
+    this.losses = this.sums();
+    this.books = problem.plants.map(({ parts, spotId, rimCm, repots }) => {
+      for (const width of [rimCm, ...repots.map((one) => one.rimCm)]) {
+        this.row(this.toBuy, widthSold(width));
       }
-      for (const { rimCm } of repots) {
-        const size = sizeOf(rimCm);
-        if (!this.toBuy.has(size)) this.toBuy.set(size, this.sums());
-      }
-    }
-    this.firsts = problem.plants.map(() => new Float64Array(length));
-    for (const { spotId, rimCm } of problem.plants) {
       const spot = this.spots.get(spotId) ?? { now: 0, year: 0, two: 0 };
       spot.now += rimCm;
       this.spots.set(spotId, spot);
-    }
+      return {
+        parts: parts.map(({ component, measureL }) => ({
+          litres: this.row(this.components, component),
+          measureL,
+        })),
+        firsts: new Float64Array(length),
+      };
+    });
   }
 
   private sums(): Sums {
@@ -164,33 +175,47 @@ class Ledger {
     this.all.push(made);
     return made;
   }
+  private row<Key>(rows: Map<Key, Sums>, key: Key): Sums {
+    let row = rows.get(key);
+    if (!row) rows.set(key, (row = this.sums()));
+    return row;
+  }
 
-  take({ repots, lost }: Future): void {
+  begin(): void {
     this.drawn += 1;
     for (const each of this.all) each.begin();
-    const grown = (spotId: number, week: number, byCm: number) => {
-      const spot = this.spots.get(spotId)!;
-      if (week < YEAR_WEEKS) spot.year += byCm;
-      spot.two += byCm;
-    };
-    for (const { plant: index, week, nth, rimCm, leavesCm, source } of repots) {
-      const plant = this.problem.plants[index]!;
-      const month = this.monthOf[week]!;
-      const { newMediumL, minutes } = plant.repots[Math.min(nth, plant.repots.length - 1)]!;
-      this.repots.add(month, 1);
-      this.minutes.add(month, minutes);
-      for (const { component, measureL } of plant.parts) {
-        this.components.get(component)!.add(month, measureL * newMediumL);
-      }
-      if (source === 'toBuy') this.toBuy.get(sizeOf(rimCm))!.add(month, 1);
-      else this[source].add(month, 1);
-      if (nth === 0 && week < YEAR_WEEKS) this.firsts[index]![month]! += 1;
-      grown(plant.spotId, week, rimCm - leavesCm);
-    }
-    for (const { plant: index, week, rimCm } of lost) {
-      this.lost.add(this.monthOf[week]!, 1);
-      grown(this.problem.plants[index]!.spotId, week, -rimCm);
-    }
+  }
+
+  repot(
+    index: number,
+    week: number,
+    nth: number,
+    rimCm: number,
+    leavesCm: number,
+    source: FutureRepot['source'],
+  ): void {
+    const { repots, spotId } = this.problem.plants[index]!;
+    const { parts, firsts } = this.books[index]!;
+    const month = this.monthOf[week]!;
+    const { newMediumL, minutes } = repots[Math.min(nth, repots.length - 1)]!;
+    this.repots.add(month, 1);
+    this.minutes.add(month, minutes);
+    for (const { litres, measureL } of parts) litres.add(month, measureL * newMediumL);
+    if (source === 'toBuy') this.toBuy.get(widthSold(rimCm))!.add(month, 1);
+    else (source === 'shelf' ? this.ofShelf : this.handed).add(month, 1);
+    if (nth === 0 && week < YEAR_WEEKS) firsts[month]! += 1;
+    this.grown(spotId, week, rimCm - leavesCm);
+  }
+
+  lost(index: number, week: number, rimCm: number): void {
+    this.losses.add(this.monthOf[week]!, 1);
+    this.grown(this.problem.plants[index]!.spotId, week, -rimCm);
+  }
+
+  private grown(spotId: number, week: number, byCm: number): void {
+    const spot = this.spots.get(spotId)!;
+    if (week < YEAR_WEEKS) spot.year += byCm;
+    spot.two += byCm;
   }
 
   told(months: string[], futures: number): Ahead {
@@ -208,9 +233,9 @@ class Ledger {
         .sort(([a], [b]) => a - b)
         .map(([rimCm, sums]) => ({ rimCm, pots: sums.course() }))
         .filter(({ pots }) => needed(pots)),
-      shelf: this.shelf.course(),
-      handedDown: this.handedDown.course(),
-      lost: this.lost.course(),
+      shelf: this.ofShelf.course(),
+      handedDown: this.handed.course(),
+      lost: this.losses.course(),
       room: [...this.spots].map(([spotId, { now, year, two }]) => ({
         spotId,
         nowCm: now,
@@ -218,7 +243,7 @@ class Ledger {
         twoYearsCm: now + two / count,
       })),
       plants: this.problem.plants.map(({ id }, index) => {
-        const firsts = this.firsts[index]!;
+        const { firsts } = this.books[index]!;
         const withinYear = firsts.reduce((sum, one) => sum + one, 0) / count;
         const month = withinYear > 0 ? firsts.indexOf(Math.max(...firsts)) : null;
         return { id, withinYear, month };

@@ -1,4 +1,4 @@
-import { clamp, logit, seeded } from '../number/index.ts';
+import { clamp, logit } from '../number/index.ts';
 import { HORIZON_WEEKS, SHIFTS } from '../decide/index.ts';
 import { STANDARD_RIMS_CM } from '../pots/index.ts';
 import type { AheadPlant, AheadProblem } from './problem.ts';
@@ -17,6 +17,13 @@ const COMES_LATER = 0.5;
 const MOST_DELAY_WEEKS = 6;
 /** Falls ill in a year though all is well with its pot. */
 const ILL_PER_YEAR = 0.03;
+/** Of those found in danger so many are lost in spite of all. */
+const LOST_OF_RESCUED = 0.2;
+/** What is suspected today is found within so many weeks. */
+const FOUND_WITHIN_WEEKS = 4;
+/** A wider pot takes longer to fill by this power of its width. @source common practice, no source */
+const PER_WIDTH = 0.8;
+const SOONEST_WEEKS = 4;
 /** A pot is taken for another one if it is no farther from it than this, cm. */
 const AS_GOOD_CM = 1.2;
 
@@ -30,9 +37,6 @@ export interface Doubt {
 export const FULL_DOUBT: Doubt = { looks: 1, pace: 1, delay: 1, ill: 1 };
 
 export const WEEKS_AHEAD = HORIZON_WEEKS;
-const MOST_EVENTS = 8;
-/** Draws that a plant has in every future, used or not: a what-if meets the same luck. */
-const DRAWS = 4 + MOST_EVENTS;
 
 /** A repot in one future. */
 export interface FutureRepot {
@@ -45,7 +49,7 @@ export interface FutureRepot {
   source: 'shelf' | 'handedDown' | 'toBuy';
 }
 
-/** One future of the whole collection, in the order of weeks. Reused: take from it what is kept. */
+/** One future of the whole collection, in the order of weeks. */
 export interface Future {
   repots: FutureRepot[];
   /** plants that were lost, by week */
@@ -54,62 +58,90 @@ export interface Future {
   left: Map<number, number>;
 }
 
+/** What is told of a future while it is drawn, week by week. */
+export interface Witness {
+  /** @param nth  which of the plant’s repots: an index into `repots` */
+  repot(
+    plant: number,
+    week: number,
+    nth: number,
+    rimCm: number,
+    leavesCm: number,
+    source: FutureRepot['source'],
+  ): void;
+  lost(plant: number, week: number, rimCm: number): void;
+}
+
 /** Draws futures one after the other; the same seed draws the same on every machine. */
 export class Futures {
-  private readonly luck: (() => number)[];
+  private drawn = 0;
+  private readonly luck = new Luck();
+  private readonly happened = new Happenings();
+  private readonly own = new Int32Array(STANDARD_RIMS_CM.length);
+  private readonly left = new Int32Array(STANDARD_RIMS_CM.length);
 
   constructor(
     private readonly problem: AheadProblem,
-    seed = 1,
+    private readonly seed = 1,
     private readonly doubt: Doubt = FULL_DOUBT,
-  ) {
-    // By its id, not by its place: without another plant it meets the same luck.
-    this.luck = problem.plants.map(({ id }) => seeded(Math.imul(id + 1, 0x9e3779b1) ^ seed));
+  ) {}
+
+  /** The next future, told to a witness. */
+  draw(witness: Witness): void {
+    this.drawn += 1;
+    this.happened.clear();
+    const { plants } = this.problem;
+    for (let index = 0; index < plants.length; index++) this.live(plants[index]!, index);
+    this.potted(witness);
   }
 
+  /** The next future as a whole. */
   next(): Future {
-    const due: Omit<FutureRepot, 'source'>[][] = Array.from({ length: WEEKS_AHEAD }, () => []);
-    const gone: Future['lost'][] = Array.from({ length: WEEKS_AHEAD }, () => []);
-    this.problem.plants.forEach((plant, index) => this.live(plant, index, due, gone));
-    return this.potted(due, gone);
+    const repots: Future['repots'] = [];
+    const lost: Future['lost'] = [];
+    this.draw({
+      repot: (plant, week, nth, rimCm, leavesCm, source) =>
+        repots.push({ plant, week, nth, rimCm, leavesCm, source }),
+      lost: (plant, week, rimCm) => lost.push({ plant, week, rimCm }),
+    });
+    const free = STANDARD_RIMS_CM.map(
+      (rimCm, size) => [rimCm, this.own[size]! + this.left[size]!] as const,
+    );
+    return { repots, lost, left: new Map(free.filter(([, count]) => count !== 0)) };
   }
 
   /** One plant through two years. */
-  private live(
-    plant: AheadPlant,
-    index: number,
-    due: Omit<FutureRepot, 'source'>[][],
-    gone: Future['lost'][],
-  ): void {
-    const random = this.luck[index]!;
-    const draws = Array.from({ length: DRAWS }, random);
-    const { doubt } = this;
-    const [full, medium, ill, dies, ...each] = draws as [
-      number,
-      number,
-      number,
-      number,
-      ...number[],
-    ];
-    const illAt = this.illAt(plant, ill);
+  private live(plant: AheadPlant, index: number): void {
+    const { doubt, luck } = this;
+    // By its id, not by its place: without another plant it meets the same luck.
+    luck.begin(plant.id, this.drawn, this.seed);
+    const full = luck.normal();
+    const medium = luck.normal();
+    const illAt = this.illAt(plant, luck.share());
+    const dies = luck.share() < LOST_OF_RESCUED * doubt.ill;
     let rim = plant.rimCm;
     let at = this.firstWeek(plant, full, medium);
-    for (let nth = 0; nth < MOST_EVENTS; nth++) {
-      const delayed = this.later(plant, at, each[nth]!);
-      const isRescue = illAt !== null && illAt <= delayed && nth === 0;
+    let nth = 0;
+    for (let time = 0; at < WEEKS_AHEAD || illAt !== null; time++) {
+      const delayed = this.later(plant, at, luck.share());
+      const isRescue = illAt !== null && illAt <= delayed && time === 0;
       const week = isRescue ? illAt : delayed;
       if (week >= WEEKS_AHEAD) return;
-      if (isRescue && dies < plant.lossRisk) {
-        gone[week]!.push({ plant: index, week, rimCm: rim });
+      if (isRescue && dies) {
+        this.happened.add(week, index, LOST, rim, rim);
         return;
       }
-      const next = plant.repots[Math.min(nth, plant.repots.length - 1)]!;
-      due[week]!.push({ plant: index, week, nth, rimCm: next.rimCm, leavesCm: rim });
-      const grown = (next.rimCm / plant.rimCm) ** 0.8;
+      // What falls ill later goes on in a pot as wide as before: how many roots it will have left nobody knows.
+      const narrow = isRescue && !plant.rescue;
+      const widened = narrow ? rim : plant.repots[Math.min(nth, plant.repots.length - 1)]!.rimCm;
+      this.happened.add(week, index, nth, widened, rim);
+      if (!narrow) nth += 1;
+      const grown = (widened / plant.rimCm) ** PER_WIDTH;
       // A plant that was quick to fill this pot is quick in the next.
-      const pace = Math.exp(-PACE_SPREAD * doubt.pace * normal(full));
-      rim = next.rimCm;
-      const again = week + Math.max(4, Math.round(plant.weeks.freshWeeks * grown * pace));
+      const pace = Math.exp(-PACE_SPREAD * doubt.pace * full);
+      rim = widened;
+      const again =
+        week + Math.max(SOONEST_WEEKS, Math.round(plant.weeks.freshWeeks * grown * pace));
       at = again >= WEEKS_AHEAD ? WEEKS_AHEAD : plant.weeks.actFrom[again]!;
     }
   }
@@ -122,7 +154,7 @@ export class Futures {
     const middle = SHIFTS.length >> 1;
     const planned = weeks.best[middle]![middle]!;
     const told = LOOKS_TELL * this.doubt.looks * Math.sqrt(Math.min(1, planned / TELLS_ALL_WEEKS));
-    const week = between(weeks.best, told * normal(full), told * normal(medium));
+    const week = told === 0 ? planned : between(weeks.best, told * full, told * medium);
     return inSeason(weeks, Math.max(week, notBefore));
   }
 
@@ -137,73 +169,124 @@ export class Futures {
     if (rescue) return 0;
     if (this.doubt.ill === 0) return null;
     const now = danger * this.doubt.ill;
-    if (luck < now) return Math.floor((luck / now) * 4);
+    if (luck < now) return Math.floor((luck / now) * FOUND_WITHIN_WEEKS);
     const perWeek = (ILL_PER_YEAR * this.doubt.ill) / 52;
     const week = Math.floor(Math.log((1 - luck) / (1 - now)) / Math.log(1 - perWeek));
     return week < WEEKS_AHEAD ? week : null;
   }
 
   /** Which pots there are for it: of the shelf, handed down, to buy. What is left is another’s. */
-  private potted(due: Omit<FutureRepot, 'source'>[][], gone: Future['lost'][]): Future {
-    const shelf = new Map<number, { own: number; left: number }>();
-    const at = (rimCm: number) => {
-      const size = sizeOf(rimCm);
-      let pots = shelf.get(size);
-      if (!pots) shelf.set(size, (pots = { own: 0, left: 0 }));
-      return pots;
-    };
-    for (const { rimCm, count } of this.problem.shelf) at(rimCm).own += count;
-    const repots: FutureRepot[] = [];
-    const lost: Future['lost'] = [];
+  private potted(witness: Witness): void {
+    const { own, left } = this;
+    const { last, before, plant, nth, rimCm, leavesCm } = this.happened;
+    own.fill(0);
+    left.fill(0);
+    for (const pots of this.problem.shelf) own[sizeOf(pots.rimCm)]! += pots.count;
     for (let week = 0; week < WEEKS_AHEAD; week++) {
-      for (const one of due[week]!) {
-        const size = nearest(shelf, one.rimCm);
-        const pots = size === null ? null : shelf.get(size)!;
-        const source = !pots ? 'toBuy' : pots.left > 0 ? 'handedDown' : 'shelf';
-        if (pots) pots[source === 'handedDown' ? 'left' : 'own'] -= 1;
-        at(one.leavesCm).left += 1;
-        repots.push({ ...one, source });
-      }
-      for (const one of gone[week]!) {
-        at(one.rimCm).left += 1;
-        lost.push(one);
+      for (let at = last[week]!; at >= 0; at = before[at]!) {
+        const leaves = leavesCm[at]!;
+        if (nth[at] === LOST) {
+          witness.lost(plant[at]!, week, leaves);
+        } else {
+          const size = this.nearest(rimCm[at]!);
+          const source = size < 0 ? 'toBuy' : left[size]! > 0 ? 'handedDown' : 'shelf';
+          if (size >= 0) (source === 'handedDown' ? left : own)[size]! -= 1;
+          witness.repot(plant[at]!, week, nth[at]!, rimCm[at]!, leaves, source);
+        }
+        left[sizeOf(leaves)]! += 1;
       }
     }
-    const left = new Map([...shelf].map(([size, pots]) => [size, pots.own + pots.left]));
-    return { repots, lost, left };
+  }
+
+  /** @returns the size of a pot that is there and as good; -1: there is none */
+  private nearest(rimCm: number): number {
+    const size = sizeOf(rimCm);
+    for (const each of ASIDE) {
+      const other = size + each;
+      const width = STANDARD_RIMS_CM[other];
+      if (width === undefined || Math.abs(width - rimCm) > AS_GOOD_CM) continue;
+      if (this.own[other]! + this.left[other]! > 0) return other;
+    }
+    return -1;
   }
 }
+
+/** Sizes are tried from the right one on. */
+const ASIDE = [0, 1, -1];
+
+/** In place of `nth`: the plant is lost. */
+const LOST = -1;
+
+/** What happens in one future, each pointing to what came before it in the same week; rows are used again. */
+class Happenings {
+  readonly last = new Int32Array(WEEKS_AHEAD);
+  readonly before: number[] = [];
+  readonly plant: number[] = [];
+  readonly nth: number[] = [];
+  readonly rimCm: number[] = [];
+  readonly leavesCm: number[] = [];
+  private count = 0;
+
+  clear(): void {
+    this.last.fill(-1);
+    this.count = 0;
+  }
+  add(week: number, plant: number, nth: number, rimCm: number, leavesCm: number): void {
+    const at = this.count++;
+    this.before[at] = this.last[week]!;
+    this.plant[at] = plant;
+    this.nth[at] = nth;
+    this.rimCm[at] = rimCm;
+    this.leavesCm[at] = leavesCm;
+    this.last[week] = at;
+  }
+}
+
+/**
+ * The luck of one plant in one future, the same whoever else is there.
+ *
+ * @source Mulberry32, as `seeded`; begun from a mix of its three numbers
+ */
+class Luck {
+  private state = 0;
+  begin(id: number, future: number, seed: number): void {
+    let mixed =
+      Math.imul(id + 1, 0x9e3779b1) ^ Math.imul(future, 0x85ebca6b) ^ Math.imul(seed, 0xc2b2ae35);
+    mixed = Math.imul(mixed ^ (mixed >>> 15), 0x2c1b3c6d);
+    this.state = mixed ^ (mixed >>> 13);
+  }
+  share(): number {
+    this.state = (this.state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(this.state ^ (this.state >>> 15), 1 | this.state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  }
+  /** Near enough to standard normal: the logistic of the same spread. */
+  normal(): number {
+    return (logit(clamp(this.share(), 1e-9, 1 - 1e-9)) * Math.sqrt(3)) / Math.PI;
+  }
+}
+
+/** Which of the widths sold a pot counts as. */
+function sizeOf(rimCm: number): number {
+  const known = SIZES.get(rimCm);
+  if (known !== undefined) return known;
+  let best = 0;
+  for (const [size, width] of STANDARD_RIMS_CM.entries()) {
+    if (Math.abs(width - rimCm) < Math.abs(STANDARD_RIMS_CM[best]! - rimCm)) best = size;
+  }
+  SIZES.set(rimCm, best);
+  return best;
+}
+const SIZES = new Map<number, number>();
+/** The width sold that a pot counts as, cm. */
+export const widthSold = (rimCm: number): number => STANDARD_RIMS_CM[sizeOf(rimCm)]!;
 
 /** That week, or the best one after it where it may not be disturbed then. */
 function inSeason({ open, actFrom }: AheadPlant['weeks'], week: number): number {
   if (week >= WEEKS_AHEAD) return WEEKS_AHEAD;
   return open[week] ? week : actFrom[week]!;
 }
-
-/** The width sold that a pot counts as. */
-export function sizeOf(rimCm: number): number {
-  let best: number = STANDARD_RIMS_CM[0];
-  for (const size of STANDARD_RIMS_CM) {
-    if (Math.abs(size - rimCm) < Math.abs(best - rimCm)) best = size;
-  }
-  return best;
-}
-
-function nearest(
-  shelf: ReadonlyMap<number, { own: number; left: number }>,
-  rimCm: number,
-): number | null {
-  let found: number | null = null;
-  for (const [size, { own, left }] of shelf) {
-    if (own + left === 0 || Math.abs(size - rimCm) > AS_GOOD_CM) continue;
-    if (found === null || Math.abs(size - rimCm) < Math.abs(found - rimCm)) found = size;
-  }
-  return found;
-}
-
-/** Standard normal by its share below, near enough: of the logistic with the same spread. */
-const normal = (share: number): number =>
-  (logit(clamp(share, 1e-9, 1 - 1e-9)) * Math.sqrt(3)) / Math.PI;
 
 /** Bilinear within the table of shifts. */
 function between(table: readonly (readonly number[])[], crowded: number, medium: number): number {

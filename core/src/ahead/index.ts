@@ -1,3 +1,4 @@
-export { aheadOf, type Ahead, type AheadOptions, type Expected, type Course } from './forecast.ts';
-export { FULL_DOUBT, Futures, WEEKS_AHEAD, type Doubt, type Future } from './futures.ts';
-export type { AheadPlant, AheadProblem, NextRepot, ShelfPots } from './problem.ts';
+export { aheadOf, type Ahead, type AheadOptions, type Course, type Expected } from './forecast.ts';
+export { Futures, type Doubt } from './futures.ts';
+export { otherwise, partOf, type AheadWhatIf } from './whatIf.ts';
+export { repotAfter, type AheadPlant, type AheadProblem } from './problem.ts';

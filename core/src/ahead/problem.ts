@@ -1,3 +1,5 @@
+import { clamp } from '../number/index.ts';
+import { STANDARD_RIMS_CM } from '../pots/index.ts';
 import type { IsoDate } from '../season/index.ts';
 import type { WeeksAhead } from '../decide/index.ts';
 
@@ -21,9 +23,9 @@ export interface AheadPlant {
   weeks: WeeksAhead;
   /** it is not touched before this week, by its keeper’s own word */
   notBefore: number;
-  /** chance that it is in danger now, and that one in danger is lost in spite of all */
+  /** chance that it is in danger now */
   danger: number;
-  lossRisk: number;
+  /** … so plainly that it is rescued now */
   rescue: boolean;
   /** the next repots in their order; the last one stands for all after it */
   repots: NextRepot[];
@@ -40,4 +42,21 @@ export interface AheadProblem {
   from: IsoDate;
   plants: AheadPlant[];
   shelf: ShelfPots[];
+}
+
+/** A wider pot takes more hands by this power of its width. @source common practice, no source */
+const HANDS_BY_WIDTH = 1.2;
+/** Steps up are taken for as large as the last one, within these. */
+const STEP = { least: 1.08, most: 1.25 } as const;
+
+/** The repot after a repot: one step up of the same kind, to a width that is sold. */
+export function repotAfter({ rimCm, newMediumL, minutes }: NextRepot, fromCm: number): NextRepot {
+  const step = clamp(rimCm / fromCm, STEP.least, STEP.most);
+  const wider = STANDARD_RIMS_CM.find((width) => width >= 0.98 * step * rimCm) ?? rimCm;
+  const by = wider / rimCm;
+  return {
+    rimCm: wider,
+    newMediumL: newMediumL * by ** 3,
+    minutes: minutes * by ** HANDS_BY_WIDTH,
+  };
 }

@@ -3,6 +3,7 @@ import type { Db } from '../db/driver.ts';
 import { days, plants } from '../db/schema.ts';
 import { markOf } from '../history/touched.ts';
 import { rowOr404 } from '../http/resource.ts';
+import { aheadOn } from '../services/ahead.ts';
 import { nextThatComes } from '../services/comes.ts';
 import { dayProblemFor } from '../services/dayProblem.ts';
 import { fittingFor, offeredTo, plansWithPlants } from '../services/fitting.ts';
@@ -40,6 +41,7 @@ export const QUESTIONS = {
     const { change: asOf } = markOf(db);
     return { ...dayProblemFor(db, row, today), pace: paceOf(db), rev: row.rev, asOf };
   },
+  twoYears: (db: Db, { date }: { date: IsoDate }) => aheadOn(db, date),
   comes: (db: Db, { date }: { date: IsoDate }) => ({ date: nextThatComes(db, date) }),
   toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
     toBeNoted(db, spotId, date),

@@ -82,6 +82,15 @@ export function viewRoutes(context: Context): DescribedRouter {
   );
 
   routes.get(
+    '/ahead',
+    { summary: 'what forecasts of two years are drawn from', query: dayQuery },
+    (request, response) => {
+      const { date = context.today() } = check(dayQuery, request.query, true);
+      return reader.send(response, 'twoYears', { date });
+    },
+  );
+
+  routes.get(
     '/plants/:id/file',
     { summary: 'all that is known of a plant, with its verdict', query: dayQuery },
     (request, response) => {

@@ -40,12 +40,13 @@ import {
   type Settings,
   type WaterUnder,
 } from '@fernbank/core';
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
-import { components, measurements, plans, pots, supports } from '../db/schema.ts';
+import { components, plans, pots, supports } from '../db/schema.ts';
 import { invalid } from '../http/errors.ts';
-import { heightOf, type PlantRow } from './collection.ts';
+import type { PlantRow } from './collection.ts';
+import { fitSubjectOf } from './fitSubject.ts';
 import { paceOf } from './pace.ts';
 import { askedOf, gainsOf, type DayAsk, type NotAsked } from './dayReach.ts';
 import { judgedOn, type Judgement } from './judging.ts';
@@ -212,7 +213,7 @@ class ProblemMaker {
   private wantingOf(judgement: Judgement, settled: ReadonlyMap<number, FitPlan>): Wanting {
     const { file } = judgement;
     const plan = settled.get(file.plant.id) ?? null;
-    const subject = this.subjectOf(judgement);
+    const subject = fitSubjectOf(this.db, file);
     const choices = startingChoices(subject, plan, this.pantry);
     const { recipeId } = choices;
     const recipe = this.pantry.recipe(recipeId);
@@ -228,28 +229,6 @@ class ProblemMaker {
       this.mixes.set(id, mix);
     }
     return { judgement, plan, mix, subject, choices };
-  }
-
-  private subjectOf({ file }: Judgement): FitSubject {
-    const { plant, situation, logs } = file;
-    const { supportKind: kind, supportSection: section, supportCm: lengthCm } = plant;
-    return {
-      situation,
-      heightCm: heightOf(file).cm,
-      heights: this.db
-        .select()
-        .from(measurements)
-        .where(and(eq(measurements.plantId, plant.id), eq(measurements.kind, 'heightCm')))
-        .all()
-        .map((row) => ({ date: row.date, cm: row.value })),
-      log: logs.water,
-      potMaterial: plant.potMaterial,
-      mediumKind: plant.mediumKind,
-      recipeId: plant.recipeId,
-      support: lengthCm === null ? null : { kind, section, lengthCm },
-      stems: plant.stems,
-      wish: plant.supportWish,
-    };
   }
 
   private plantOf(wanting: Wanting): DayPlant {

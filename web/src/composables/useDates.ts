@@ -14,6 +14,13 @@ const long = new Intl.DateTimeFormat(undefined, {
   timeZone: 'UTC',
 });
 
+const monthAndYear = new Intl.DateTimeFormat(undefined, {
+  month: 'long',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+const monthAlone = new Intl.DateTimeFormat(undefined, { month: 'long', timeZone: 'UTC' });
+
 const withTime = new Intl.DateTimeFormat(undefined, {
   day: 'numeric',
   month: 'short',
@@ -33,6 +40,11 @@ export function useDates() {
     /** day and month; with the year where it is not this one */
     day: (iso: string) =>
       (iso.slice(0, 4) === settings.current.today.slice(0, 4) ? short : long).format(asDate(iso)),
+    /** the month of YYYY-MM; with the year where it is not this one */
+    month: (iso: string) =>
+      (iso.slice(0, 4) === settings.current.today.slice(0, 4) ? monthAlone : monthAndYear).format(
+        asDate(`${iso}-01`),
+      ),
     full: (iso: string) => long.format(asDate(iso)),
     /** a moment, ISO 8601 */
     moment: (iso: string) => withTime.format(new Date(iso)),

@@ -13,6 +13,7 @@ import { mix } from './mix.ts';
 import { solutions } from './solutions.ts';
 import { phone } from './phone.ts';
 import { thinking } from './thinking.ts';
+import { ahead } from './ahead.ts';
 import { upkeep } from './upkeep.ts';
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
@@ -34,6 +35,7 @@ export const en = {
   rowWords,
   solutions,
   thinking,
+  ahead,
   tray,
   water,
   worked,

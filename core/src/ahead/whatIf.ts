@@ -1,0 +1,52 @@
+import { SHIFTS } from '../decide/index.ts';
+import type { AheadProblem } from './problem.ts';
+
+/** What a keeper could do about what comes. */
+export interface AheadWhatIf {
+  /** plants that are given away, by id */
+  without?: readonly number[];
+  /** pots are kept snug: the next one is put off until it is plainly needed */
+  snug?: boolean;
+  /** nothing is repotted before this week; rescues are */
+  notBefore?: number;
+}
+
+/** By one step of `SHIFTS`: so much more has to speak for a full pot. */
+const SNUG_STEPS = 1;
+/** … and a pot is used for so much longer. @source common practice, no source */
+const SNUG_LASTS = 1.3;
+
+/** The same collection, otherwise kept; with the same seed it meets the same luck. */
+export function otherwise(
+  problem: AheadProblem,
+  { without = [], snug = false, notBefore = 0 }: AheadWhatIf,
+): AheadProblem {
+  const gone = new Set(without);
+  const plants = problem.plants
+    .filter(({ id }) => !gone.has(id))
+    .map((plant) => ({
+      ...plant,
+      notBefore: Math.max(plant.notBefore, notBefore),
+      weeks: snug
+        ? {
+            ...plant.weeks,
+            best: SHIFTS.map((_, row) => plant.weeks.best[Math.max(0, row - SNUG_STEPS)]!),
+            freshWeeks: plant.weeks.freshWeeks * SNUG_LASTS,
+          }
+        : plant.weeks,
+    }));
+  // A plant that is given away takes its pot along.
+  return { ...problem, plants };
+}
+
+/** Only part of the collection: what stands in a spot, or is of a group. */
+export const partOf = (
+  problem: AheadProblem,
+  { spotId, group }: { spotId?: number | null; group?: string | null },
+): AheadProblem => ({
+  ...problem,
+  plants: problem.plants.filter(
+    (plant) =>
+      (spotId == null || plant.spotId === spotId) && (group == null || plant.group === group),
+  ),
+});

@@ -1,0 +1,165 @@
+import {
+  daysBetween,
+  filledInBatch,
+  fitOf,
+  ladderOptions,
+  measureOut,
+  mondayOf,
+  plantMinutes,
+  repotAfter,
+  rimCm,
+  startingChoices,
+  stepsOf,
+  taxonGroup,
+  weeksAhead,
+  type AheadPlant,
+  type AheadProblem,
+  type Fit,
+  type IsoDate,
+  type PotShape,
+} from '@fernbank/core';
+import { readable } from '../db/readable.ts';
+import type { Db } from '../db/driver.ts';
+import { components, plans, pots } from '../db/schema.ts';
+import { fitSubjectOf } from './fitSubject.ts';
+import { judgedOn, type Judgement } from './judging.ts';
+import { paceOf } from './pace.ts';
+import { pantryFor } from './pantry.ts';
+import { isCounted } from './stockDraw.ts';
+
+/** What two years are drawn from, and what it is held against. */
+export interface AheadAnswer {
+  problem: AheadProblem;
+  groups: { id: string; label: string }[];
+  spots: { id: number; name: string }[];
+  /** what may be needed, with what of it is there; litres null: not counted */
+  stock: { component: string; label: string; litres: number | null; bagL: number | null }[];
+  /** plants that cannot be judged stand in no forecast */
+  leftOut: string[];
+}
+
+/** So many repots of each plant are reckoned; later ones are like the last. */
+const REPOTS = 3;
+
+/** @param today  the day on which plants are judged */
+export function aheadOn(db: Db, today: IsoDate): AheadAnswer {
+  const { judgements, unjudged } = judgedOn(db, today);
+  const reckoned = new Reckoning(db, today);
+  const plants = judgements.map((judgement) => reckoned.plantOf(judgement));
+  const shelf = readable(db, pots)
+    .filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0)
+    .map(({ shape, free, soaking }) => ({ rimCm: rimCm(shape), count: free + soaking }));
+  const spots = new Map(judgements.map(({ file }) => [file.spot.id, file.spot.name]));
+  return {
+    problem: { from: mondayOf(today), plants, shelf },
+    groups: [...new Set(plants.map(({ group }) => group))].map((id) => ({
+      id,
+      label: taxonGroup(id).label,
+    })),
+    spots: [...spots].map(([id, name]) => ({ id, name })),
+    stock: reckoned.stock(plants),
+    leftOut: unjudged.map(({ name }) => name),
+  };
+}
+
+class Reckoning {
+  private readonly pantry;
+  private readonly pace;
+  private readonly settled;
+
+  constructor(
+    private readonly db: Db,
+    private readonly today: IsoDate,
+  ) {
+    this.pantry = pantryFor(db);
+    this.pace = paceOf(db);
+    this.settled = new Map(readable(db, plans).map((row) => [row.plantId, row.fit]));
+  }
+
+  plantOf(judgement: Judgement): AheadPlant {
+    const { file, decision, overrule } = judgement;
+    const { plant, situation, taxon } = file;
+    const { first, parts } = this.nextOf(judgement);
+    const repots = [first];
+    while (repots.length < REPOTS) {
+      const last = repots[repots.length - 1]!;
+      repots.push(repotAfter(last, repots[repots.length - 2]?.rimCm ?? rimCm(plant.pot)));
+    }
+    const word = overrule?.instead === 'leave' ? daysBetween(this.today, overrule.until) : 0;
+    return {
+      id: plant.id,
+      name: plant.name,
+      spotId: plant.spotId,
+      group: taxon.group,
+      rimCm: rimCm(plant.pot),
+      parts,
+      weeks: weeksAhead(situation),
+      notBefore: Math.max(0, Math.ceil(word / 7)),
+      danger: decision.states.danger,
+      rescue: decision.headline === 'rescueNow',
+      repots,
+    };
+  }
+
+  /** What its next repot would be: what was settled on, else what its fit would say of pots that are sold. */
+  private nextOf({ file }: Judgement): Pick<AheadPlant, 'parts'> & {
+    first: AheadPlant['repots'][number];
+  } {
+    const { plant } = file;
+    const subject = fitSubjectOf(this.db, file);
+    const choices = startingChoices(subject, this.settled.get(plant.id) ?? null, this.pantry);
+    const own = {
+      id: 'present',
+      potId: plant.potId,
+      label: '',
+      outside: plant.pot,
+      material: plant.potMaterial,
+      source: 'present' as const,
+    };
+    const shelf = {
+      pots: ladderOptions(plant.pot, [own]),
+      covers: [],
+      presentCover: null,
+      supports: [],
+      headroomCm: file.spot.headroomCm,
+    };
+    const fit = fitOf(subject, shelf, choices, this.pantry);
+    return { first: this.repotIn(fit, plant.pot), parts: perLitreOf(fit) };
+  }
+
+  private repotIn(fit: Fit, present: PotShape): AheadPlant['repots'][number] {
+    const { rungs, choice, leastBad } = fit.ladder;
+    const rung = rungs[choice ?? leastBad ?? -1];
+    if (!rung) return { rimCm: rimCm(present), newMediumL: 0, minutes: 0 };
+    return {
+      rimCm: rimCm(rung.option.outside),
+      newMediumL: filledInBatch(rung, fit.mixed.parts),
+      minutes: plantMinutes(stepsOf(fit, rung), Math.max(0.05, rung.fillL), this.pace),
+    };
+  }
+
+  stock(plants: readonly AheadPlant[]): AheadAnswer['stock'] {
+    const rows = new Map(readable(this.db, components).map((row) => [row.key, row]));
+    const ids = new Set(plants.flatMap(({ parts }) => parts.map(({ component }) => component)));
+    return [...ids].map((component) => {
+      const row = rows.get(component);
+      const { label } = this.pantry.component(component);
+      const counted = row !== undefined && isCounted(row);
+      return {
+        component,
+        label,
+        litres: counted ? row.bags * (row.bagL ?? 0) + row.openL : null,
+        bagL: row?.bagL ?? null,
+      };
+    });
+  }
+}
+
+/** Of each component, what a litre in the pot takes. */
+function perLitreOf({ mixed }: Fit): AheadPlant['parts'] {
+  const perL = new Map<string, number>();
+  for (const { component, litres } of measureOut(mixed.parts, 1).measures) {
+    perL.set(component.id, (perL.get(component.id) ?? 0) + litres);
+  }
+  return [...perL].map(([component, measureL]) => ({ component, measureL }));
+}

@@ -1,0 +1,386 @@
+<script setup lang="ts">
+import { otherwise, partOf, type Course, type Expected } from '@fernbank/core';
+import { computed, ref } from 'vue';
+import { api } from '../../api/client.ts';
+import FetchState from '../../components/FetchState.vue';
+import LineChart from '../../components/LineChart.vue';
+import PlaceTabs from '../../components/PlaceTabs.vue';
+import { useAhead } from '../../composables/useAhead.ts';
+import { useLoaded } from '../../composables/useLoaded.ts';
+import { useDates } from '../../composables/useDates.ts';
+import { useUnits } from '../../composables/useUnits.ts';
+import { saveAs } from '../../composables/saveAs.ts';
+import { m } from '../../messages/index.ts';
+import { hours } from '../../messages/duration.ts';
+
+/** What the next two years may bring, and what could be done about it. */
+const { volume, length, percent } = useUnits();
+const { month: monthName } = useDates();
+const { value, fault, load } = useLoaded(() => api('/ahead'));
+
+const spotId = ref<number | null>(null);
+const group = ref<string | null>(null);
+const away = ref<number[]>([]);
+const snug = ref(false);
+const notBefore = ref(0);
+
+const part = computed(
+  () => value.value && partOf(value.value.problem, { spotId: spotId.value, group: group.value }),
+);
+const changed = computed(() => away.value.length > 0 || snug.value || notBefore.value > 0);
+const asked = computed(
+  () =>
+    part.value &&
+    otherwise(part.value, { without: away.value, snug: snug.value, notBefore: notBefore.value }),
+);
+const { ahead, drawn, stop } = useAhead(asked);
+/** The same without any what-if, to hold it against: drawn only then. */
+const { ahead: asItComes } = useAhead(computed(() => (changed.value ? part.value : null)));
+
+const spots = computed(() => [
+  { value: null, title: m.ahead.everywhere },
+  ...(value.value?.spots ?? []).map(({ id, name }) => ({ value: id, title: name })),
+]);
+const groups = computed(() => [
+  { value: null, title: m.ahead.allGroups },
+  ...(value.value?.groups ?? []).map(({ id, label }) => ({ value: id, title: label })),
+]);
+const plants = computed(() =>
+  (part.value?.plants ?? []).map(({ id, name }) => ({ value: id, title: name })),
+);
+
+/** So many months from now are told in words and lists; the rest is in the chart. */
+const YEAR = 12;
+const year = ({ upTo }: Course): Expected => upTo[Math.min(YEAR, upTo.length - 1)]!;
+const roundedTo = (n: number, step: number) => step * Math.round(n / step);
+const whole = (n: number) => String(Math.round(n));
+/** Nobody measures years ahead to the millilitre. */
+const roughly = (litres: number) =>
+  volume(
+    litres >= 10
+      ? Math.round(litres)
+      : litres >= 1
+        ? roundedTo(litres, 0.5)
+        : Number(litres.toFixed(1)),
+  );
+const band = (of: Expected, write: (n: number) => string = whole) =>
+  m.ahead.banded(write(of.middle), write(of.low), write(of.high));
+
+const MONTHS_PUT_OFF = 9;
+const WEEKS_PER_MONTH = 52 / 12;
+const starts = computed(() => [
+  { value: 0, title: m.ahead.now },
+  ...(ahead.value?.months ?? []).slice(1, MONTHS_PUT_OFF).map((month, i) => ({
+    value: Math.ceil((i + 1) * WEEKS_PER_MONTH),
+    title: monthName(month),
+  })),
+]);
+
+/** The month with most repots of the year, and the last month of what belongs to it. */
+const busiest = computed(() => {
+  const counts = ahead.value!.repots.byMonth.slice(0, YEAR).map(({ middle }) => middle);
+  return counts.indexOf(Math.max(...counts));
+});
+/** Told up to where the season is over: three months on from its busiest. */
+const until = computed(() => Math.min(YEAR, busiest.value + 3));
+const inWords = computed(() => {
+  const { repots, minutes, months, room } = ahead.value!;
+  const by = monthName(months[until.value]!);
+  const season = repots.upTo[until.value]!;
+  const month = monthName(months[busiest.value]!);
+  const bench = minutes.byMonth[busiest.value]!;
+  const said =
+    season.middle < 1
+      ? [m.ahead.noRepots(by)]
+      : [
+          m.ahead.repots(band(season), by, month),
+          m.ahead.work(month, roundedTo(bench.low, 15), roundedTo(bench.high, 15)),
+          short.value === '' ? m.ahead.enough : m.ahead.short(short.value),
+        ];
+  const tightest = [...room].sort((a, b) => b.yearCm - b.nowCm - (a.yearCm - a.nowCm))[0];
+  const more = tightest ? tightest.yearCm - tightest.nowCm : 0;
+  if (tightest && more >= LEAST_ROOM_CM) {
+    said.push(m.ahead.room(spotName(tightest.spotId), length(more), monthName(months[YEAR]!)));
+  }
+  return said;
+});
+const LEAST_ROOM_CM = 10;
+const spotName = (id: number) => value.value!.spots.find((spot) => spot.id === id)!.name;
+
+/** Components of the year against what is there. */
+const mixes = computed(() => {
+  const { stock } = value.value!;
+  return ahead
+    .value!.components.map(({ component, litres }) => {
+      const row = stock.find((one) => one.component === component)!;
+      const need = year(litres);
+      const missing = row.litres === null ? 0 : Math.max(0, need.high - row.litres);
+      const bags = row.bagL && missing > 0 ? Math.ceil(missing / row.bagL) : null;
+      return { ...row, need, missing, bags };
+    })
+    .filter(({ need }) => need.high >= 0.05)
+    .sort((a, b) => b.need.middle - a.need.middle);
+});
+const toBuy = computed(() =>
+  ahead
+    .value!.toBuy.map(({ rimCm, pots }) => ({ rimCm, need: year(pots) }))
+    .filter(({ need }) => need.high >= 1),
+);
+const short = computed(() => {
+  const mix = mixes.value
+    .filter(({ missing }) => missing > 0)
+    .map(({ label, missing }) => m.ahead.shortMix(roughly(missing), label));
+  const pots = toBuy.value
+    .filter(({ need }) => need.middle >= 1)
+    .map(({ rimCm, need }) => m.ahead.shortPots(whole(need.middle), length(rimCm)));
+  return [...pots, ...mix].join(', ');
+});
+const who = computed(() =>
+  ahead
+    .value!.plants.filter(({ withinYear }) => withinYear >= 0.1)
+    .sort((a, b) => b.withinYear - a.withinYear || (a.month ?? 0) - (b.month ?? 0))
+    .map((row) => ({
+      ...row,
+      name: asked.value!.plants.find(({ id }) => id === row.id)?.name ?? '',
+    })),
+);
+const againstAsItComes = computed(() => {
+  if (!changed.value || !asItComes.value) return '';
+  const [now, before] = [year(ahead.value!.repots), year(asItComes.value.repots)].map((one) =>
+    band(one!),
+  );
+  return now === before ? m.ahead.same : m.ahead.against(now!, before!);
+});
+
+const lines = computed(() => {
+  const of = (key: keyof Expected) => ahead.value!.repots.byMonth.map((one) => one[key]);
+  return [
+    { values: of('low'), colour: 'primary', dashed: true },
+    { values: of('middle'), colour: 'primary' },
+    { values: of('high'), colour: 'primary', dashed: true },
+  ];
+});
+
+/** RFC 4180, in the units of the collection’s file: months, litres, minutes. */
+function saveCsv(): void {
+  const { months, repots, minutes, components, toBuy: bought } = ahead.value!;
+  const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
+  const three = (name: string) => ['low', 'middle', 'high'].map((each) => `${name} ${each}`);
+  const courses: [string, Course][] = [
+    ['repots', repots],
+    ['minutes', minutes],
+    ...components.map(({ component, litres }): [string, Course] => [`${component} L`, litres]),
+    ...bought.map(({ rimCm, pots }): [string, Course] => [`pots to buy ${rimCm} cm`, pots]),
+  ];
+  const rows = [
+    ['month', ...courses.flatMap(([name]) => three(name))],
+    ...months.map((month, i) => [
+      month,
+      ...courses.flatMap(([, { byMonth }]) =>
+        (['low', 'middle', 'high'] as const).map((key) => byMonth[i]![key].toFixed(2)),
+      ),
+    ]),
+  ];
+  const text = rows.map((row) => row.map(cell).join(',')).join('\r\n');
+  saveAs(new Blob([`${text}\r\n`], { type: 'text/csv' }), 'ahead.csv');
+}
+</script>
+
+<template>
+  <div class="page stack">
+    <header class="row spread">
+      <h1>{{ m.ahead.title }}</h1>
+      <PlaceTabs of="record" />
+    </header>
+    <FetchState :fault="fault" :loading="!value" @retry="load" />
+    <template v-if="value">
+      <p v-if="value.problem.plants.length === 0" class="panel">{{ m.ahead.empty }}</p>
+      <template v-else>
+        <section class="panel stack answer" aria-live="polite">
+          <template v-if="ahead && asked && asked.plants.length > 0">
+            <p v-for="(line, i) in inWords" :key="i" :class="i === 0 ? 'first' : ''">{{ line }}</p>
+            <p v-if="againstAsItComes">
+              <strong>{{ againstAsItComes }}</strong>
+            </p>
+          </template>
+          <p v-else-if="asked && asked.plants.length === 0">{{ m.ahead.emptyPart }}</p>
+          <div v-if="drawn !== null" class="row" role="status">
+            <span class="quiet">{{ m.ahead.drawing }} {{ percent(drawn) }} %</span>
+            <v-btn variant="text" @click="stop">{{ m.ahead.stop }}</v-btn>
+          </div>
+          <p class="quiet small">{{ m.ahead.intro }} {{ m.ahead.band }}</p>
+          <p v-if="value.leftOut.length > 0" class="quiet small">
+            {{ m.ahead.leftOut(value.leftOut.join(', ')) }}
+          </p>
+        </section>
+        <div class="fields no-print">
+          <v-select v-model="spotId" :items="spots" :label="m.ahead.spot" hide-details />
+          <v-select v-model="group" :items="groups" :label="m.ahead.group" hide-details />
+        </div>
+        <section class="panel stack no-print">
+          <h2>{{ m.ahead.whatIf }}</h2>
+          <div class="fields">
+            <v-autocomplete
+              v-model="away"
+              :items="plants"
+              :label="m.ahead.away"
+              multiple
+              chips
+              closable-chips
+              hide-details
+            />
+            <v-select v-model="notBefore" :items="starts" :label="m.ahead.notBefore" hide-details />
+            <v-switch
+              v-model="snug"
+              :label="m.ahead.snug"
+              :hint="m.ahead.snugWhy"
+              persistent-hint
+              color="primary"
+            />
+          </div>
+        </section>
+        <template v-if="ahead && asked && asked.plants.length > 0">
+          <section class="panel stack">
+            <div class="row spread">
+              <h2>{{ m.ahead.byMonth }}</h2>
+              <v-btn variant="outlined" class="no-print" @click="saveCsv">{{ m.ahead.save }}</v-btn>
+            </div>
+            <LineChart
+              :name="m.ahead.chart(ahead.months.length)"
+              :labels="ahead.months.map(monthName)"
+              :lines="lines"
+              :height-px="220"
+            />
+            <p class="quiet small">{{ m.ahead.lines }}</p>
+            <details>
+              <summary>{{ m.ahead.table }}</summary>
+              <div class="scroll">
+                <table class="figures">
+                  <thead>
+                    <tr>
+                      <th>{{ m.ahead.month }}</th>
+                      <th class="num">{{ m.ahead.count }}</th>
+                      <th class="num">{{ m.ahead.soFar }}</th>
+                      <th class="num">{{ m.ahead.hands }}</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    <tr v-for="(month, i) in ahead.months" :key="month">
+                      <td>{{ monthName(month) }}</td>
+                      <td class="num">{{ band(ahead.repots.byMonth[i]!) }}</td>
+                      <td class="num">{{ band(ahead.repots.upTo[i]!) }}</td>
+                      <td class="num">{{ hours(ahead.minutes.byMonth[i]!.middle) }}</td>
+                    </tr>
+                  </tbody>
+                </table>
+              </div>
+            </details>
+          </section>
+          <div class="panels">
+            <section class="panel stack">
+              <h2>{{ m.ahead.pots }}</h2>
+              <p>{{ m.ahead.potsFrom(band(year(ahead.shelf)), band(year(ahead.handedDown))) }}</p>
+              <table v-if="toBuy.length > 0" class="figures">
+                <thead>
+                  <tr>
+                    <th>{{ m.ahead.rim }}</th>
+                    <th class="num">{{ m.ahead.toBuy }}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="one in toBuy" :key="one.rimCm">
+                    <td>{{ length(one.rimCm) }}</td>
+                    <td class="num">{{ band(one.need) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+              <p v-else>{{ m.ahead.none }}</p>
+              <p v-if="year(ahead.lost).high > 0" class="quiet">
+                {{ m.ahead.lost(band(year(ahead.lost))) }}
+              </p>
+            </section>
+            <section class="panel stack">
+              <h2>{{ m.ahead.mix }}</h2>
+              <div class="scroll">
+                <table class="figures">
+                  <thead>
+                    <tr>
+                      <th>{{ m.ahead.component }}</th>
+                      <th class="num">{{ m.ahead.needed }}</th>
+                      <th class="num">{{ m.ahead.there }}</th>
+                      <th class="num">{{ m.ahead.missing }}</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    <tr v-for="one in mixes" :key="one.component">
+                      <td>{{ one.label }}</td>
+                      <td class="num">{{ band(one.need, roughly) }}</td>
+                      <td class="num">
+                        {{ one.litres === null ? m.ahead.notCounted : volume(one.litres) }}
+                      </td>
+                      <td class="num">
+                        <strong v-if="one.missing > 0">
+                          {{ one.bags ? m.ahead.bags(one.bags) : roughly(one.missing) }}
+                        </strong>
+                      </td>
+                    </tr>
+                  </tbody>
+                </table>
+              </div>
+            </section>
+            <section class="panel stack">
+              <h2>{{ m.ahead.roomTitle }}</h2>
+              <p class="quiet small">{{ m.ahead.roomWhy }}</p>
+              <table class="figures">
+                <thead>
+                  <tr>
+                    <th>{{ m.ahead.where }}</th>
+                    <th class="num">{{ m.ahead.today }}</th>
+                    <th class="num">{{ m.ahead.inYear }}</th>
+                    <th class="num">{{ m.ahead.inTwo }}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="one in ahead.room" :key="one.spotId">
+                    <td>{{ spotName(one.spotId) }}</td>
+                    <td class="num">{{ length(one.nowCm) }}</td>
+                    <td class="num">{{ length(one.yearCm) }}</td>
+                    <td class="num">{{ length(one.twoYearsCm) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+            </section>
+            <section class="panel stack">
+              <h2>{{ m.ahead.who }}</h2>
+              <table class="figures">
+                <thead>
+                  <tr>
+                    <th>{{ m.ahead.plant }}</th>
+                    <th>{{ m.ahead.likely }}</th>
+                    <th>{{ m.ahead.when }}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="one in who" :key="one.id">
+                    <td>
+                      <RouterLink :to="`/plants/${one.id}/verdict`">{{ one.name }}</RouterLink>
+                    </td>
+                    <td>{{ m.ahead.chance(percent(one.withinYear)) }}</td>
+                    <td>{{ one.month === null ? '' : monthName(ahead.months[one.month]!) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+            </section>
+          </div>
+        </template>
+      </template>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.first {
+  font-family: var(--serif, inherit);
+  font-size: clamp(1.25rem, 1.05rem + 1vw, 1.6rem);
+}
+</style>
