@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Browser } from '@playwright/test';
 import highsLoader from 'highs';
 import {
+  aheadOf,
   blendOfRecipe,
   CATALOGUE,
   decide,
@@ -28,6 +29,7 @@ import { trialDay } from '../core/src/trials/days.ts';
 import { dayProblemFor } from '../server/src/services/dayProblem.ts';
 import type { DayAsk } from '../server/src/services/dayReach.ts';
 import { openCollection } from '../server/src/db/open.ts';
+import { aheadOn } from '../server/src/services/ahead.ts';
 import { fillGarden } from '../demo/fill.ts';
 import { collectionOf, openBrowser, root, serving } from '../scripts/ownServer.ts';
 
@@ -427,6 +429,24 @@ async function firstScreen(): Promise<void> {
   await server.kill('SIGTERM');
 }
 
+/** Two years of as many plants as are kept, over and over those of the demo. */
+function twoYears(): void {
+  const { problem } = aheadOn(gardenDb(), TODAY);
+  for (const [count, goal] of [
+    [200, 1000],
+    [2000, 8000],
+  ] as const) {
+    const plants = Array.from({ length: count }, (_, i) => ({
+      ...problem.plants[i % problem.plants.length]!,
+      id: i + 1,
+    }));
+    const began = performance.now();
+    aheadOf({ ...problem, plants });
+    const took = performance.now() - began;
+    print(`two years ahead of ${count} plants in 1,000 courses`, took, 'ms', goal);
+  }
+}
+
 /** From the start of the program until it answers, with a filled collection. */
 async function start(): Promise<void> {
   const path = collectionOf('bench-start', ({ db }) => fillGarden(db, TODAY));
@@ -446,6 +466,7 @@ console.log(
 core();
 await fitting();
 await potting();
+twoYears();
 await firstScreen();
 await longLists(print);
 importing(print);

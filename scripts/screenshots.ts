@@ -38,7 +38,12 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
   ['worked', '/record/worked', DESK],
   ['record', '/record', DESK],
   ['plant', '/plants/7', DESK],
-  ['shelf', '/record/shelf', DESK],
+  [
+    'ahead',
+    '/record/ahead',
+    DESK,
+    { before: async (page) => page.getByText(/^About \d+/).waitFor() },
+  ],
   ['past', '/record/past', DESK, { before: aFewChanges }],
   ['keeping', '/record/keeping', DESK],
 ];

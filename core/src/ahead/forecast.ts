@@ -47,7 +47,7 @@ export interface AheadOptions {
   seed?: number;
   doubt?: Doubt;
   /** told now and then; what it returns false to is stopped, and is what was drawn until then */
-  onProgress?: (share: number) => boolean | void;
+  onProgress?: (share: number) => unknown;
 }
 
 const FUTURES = 1000;

@@ -135,9 +135,8 @@ describe('the tray of the demo', () => {
     const tray = async () => (await get('/api/batches/tray')).items as Batch[];
     const planned = (await tray()).find((batch) => batch.planned)!;
     await app.call.get(`/api/demo/batches/${planned.id}/look`).expect(422);
-    let today: IsoDate = TODAY;
     for (let week = 0; week < 20; week++) {
-      today = await on('week');
+      const today = await on('week');
       for (const batch of await tray()) {
         if (batch.planned || living(batch) === 0) continue;
         const found: FoundInTray = await get(`/api/demo/batches/${batch.id}/look`);

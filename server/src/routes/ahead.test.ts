@@ -1,0 +1,95 @@
+import { aheadOf, Futures, type AheadProblem } from '@fernbank/core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { AheadAnswer } from '../services/ahead.ts';
+import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
+
+const CERTAIN = { looks: 0, pace: 0, delay: 0, ill: 0 };
+let app: TestApp;
+beforeAll(() => (app = testApp({ garden: true })));
+afterAll(() => app.close());
+const { get, add } = handsOf(() => app);
+const ahead = () => get('/api/ahead') as Promise<AheadAnswer>;
+const firstWeeks = (problem: AheadProblem) => {
+  const weeks = new Map<number, number>();
+  for (const { plant, week, nth } of new Futures(problem, 1, CERTAIN).next().repots) {
+    if (nth === 0) weeks.set(problem.plants[plant]!.id, week);
+  }
+  return weeks;
+};
+
+describe('two years ahead of a collection', () => {
+  it('repot every plant in the week of its verdict, where nothing comes between', async () => {
+    const { problem } = await ahead();
+    const weeks = firstWeeks(problem);
+    const { items } = await get('/api/verdicts');
+    let held = 0;
+    for (const { plantId, window, overrule, headline } of items) {
+      if (!window || overrule || headline === 'troubleshootFirst') continue;
+      const day = new Date(Date.parse(problem.from) + weeks.get(plantId)! * 7 * 86_400_000);
+      expect([plantId, day.toISOString().slice(0, 10)]).toEqual([plantId, window.best]);
+      held += 1;
+    }
+    expect(held).toBeGreaterThan(20);
+  });
+
+  it('give each the pot that its fit would buy, and the mix of its recipe', async () => {
+    const { problem, stock } = await ahead();
+    for (const { name, rimCm, repots, parts } of problem.plants) {
+      const [first, second, third] = repots;
+      // Two sizes up is for fast growers only; a rescue may go narrower (practice.md §15).
+      expect(first!.rimCm / rimCm, name).toBeLessThanOrEqual(1.31);
+      if (name !== 'Pansy Locker') expect(first!.rimCm, name).toBeGreaterThanOrEqual(rimCm);
+      expect(second!.rimCm, name).toBeGreaterThan(first!.rimCm);
+      expect(third!.rimCm, name).toBeGreaterThan(second!.rimCm);
+      expect(first!.minutes, name).toBeGreaterThan(5);
+      expect(first!.minutes, name).toBeLessThan(60);
+      // Loosened litres for one in the pot: it shrinks by some tenths.
+      const measured = parts.reduce((sum, { measureL }) => sum + measureL, 0);
+      expect(measured, name).toBeGreaterThan(0.95);
+      expect(measured, name).toBeLessThan(1.7);
+      for (const { component } of parts) {
+        expect(stock.some((row) => row.component === component)).toBe(true);
+      }
+    }
+  });
+
+  it('leave alone what its keeper has a word on, until that day', async () => {
+    const { problem } = await ahead();
+    const plant = problem.plants.find(({ name }) => name === 'Harbour Master')!;
+    // Seventy days from the middle of March, in whole weeks.
+    expect(plant.notBefore).toBe(10);
+    expect(firstWeeks(problem).get(plant.id)).toBeGreaterThanOrEqual(10);
+  });
+
+  it('follow what is written down: a plant that is gone is in no forecast, nor is one that was just repotted', async () => {
+    const before = await ahead();
+    const [{ plantId: id }] = (await get('/api/verdicts')).items.filter(
+      ({ headline }: { headline: string }) => headline === 'repotNow',
+    );
+    const plant = await get(`/api/plants/${id}`);
+    const year = (answer: AheadAnswer) =>
+      aheadOf(answer.problem, { futures: 200 }).plants.find((one) => one.id === id)?.withinYear;
+    expect(year(before)).toBeGreaterThan(0.95);
+    await add('/api/repots', {
+      plantId: id,
+      date: TODAY,
+      pot: { ...plant.pot, topDiameterCm: 21, baseDiameterCm: 15, heightCm: 16 },
+      potMaterial: plant.potMaterial,
+      mediumKind: plant.mediumKind,
+    });
+    expect(year(await ahead())).toBeLessThan(0.6);
+    await app.call.delete(`/api/plants/${id}`).expect(204);
+    expect(year(await ahead())).toBeUndefined();
+  });
+
+  it('of an empty collection are empty', async () => {
+    const empty = testApp();
+    try {
+      const { body } = await empty.call.get('/api/ahead').expect(200);
+      expect(body).toMatchObject({ groups: [], spots: [], stock: [], leftOut: [] });
+      expect(body.problem.plants).toEqual([]);
+    } finally {
+      empty.close();
+    }
+  });
+});
