@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { STATES, type State } from '../core/src/decide/index.ts';
 import { calibration, fernbank, SCHOOL_RULES, totalCost } from '../core/src/trials/calibration.ts';
 import { trialGarden } from '../core/src/trials/garden.ts';
+import { yearsHeld } from '../core/src/trials/futures.ts';
 import { byTurns, byWorth, yearOfRounds } from '../core/src/trials/looks.ts';
 
 /**
@@ -15,6 +16,8 @@ const PLANTS = 16_000;
 const LEAST = 100;
 const COSTED = 4000;
 const ROUNDS = { plants: 500, looks: 20 };
+/** On seeds that were not used while its spreads were set. */
+const FORETOLD = { gardens: 400, plants: 20, seeds: [88_117, 51_003] };
 
 const WORDS: Record<State, string> = {
   crowded: 'crowded',
@@ -61,6 +64,13 @@ function looks(seed: number): string {
   return `seed ${seed}: in turns ${turns}, by worth ${worth}`;
 }
 
+function foretold(seed: number): string {
+  const { gardens, plants } = FORETOLD;
+  const { below, within, above } = yearsHeld(gardens, plants, seed);
+  const share = (count: number) => `${Math.round((100 * count) / gardens)} %`;
+  return `seed ${seed}: ${share(within)} within, ${share(below)} below, ${share(above)} above`;
+}
+
 const told = [
   ...calibrationTable(),
   '',
@@ -73,6 +83,10 @@ const told = [
   `A year of rounds over ${ROUNDS.plants} plants, ${ROUNDS.looks} looks every four weeks, 40 % of repots forgotten:`,
   '',
   ...[SEED, ...OTHER_SEEDS].map((seed) => `- ${looks(seed)}`),
+  '',
+  `Repots of a year in ${FORETOLD.gardens} gardens of ${FORETOLD.plants} plants, foretold from one look at each, against what their keepers then did; the band is to hold 80 % (\`ahead/\`):`,
+  '',
+  ...FORETOLD.seeds.map((seed) => `- ${foretold(seed)}`),
 ];
 
 const [from, to] = ['<!-- trials -->', '<!-- /trials -->'];

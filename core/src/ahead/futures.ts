@@ -7,9 +7,11 @@ import type { AheadPlant, AheadProblem } from './problem.ts';
  * How far what is believed today may turn out otherwise. Common practice, no source.
  */
 
-/** What half a year of looks tells of a state: standard deviation of its log-odds. */
-const LOOKS_TELL = 1.4;
-const TELLS_ALL_WEEKS = 26;
+/** A keeper looks again about so often. */
+const LOOK_EACH_WEEKS = 12;
+/** What looks add to the log-odds of a state: what they have in common, and what each has of its own; standard deviations. */
+const LOOKS_AGREE = 1.5;
+const LOOK_ALONE = 2.4;
 /** Spread of the time that one plant takes to fill its pot against others of its kind, of log weeks. */
 const PACE_SPREAD = 0.3;
 /** A keeper comes to it in the week it is due as often as not, else a week later, and so on. */
@@ -76,6 +78,8 @@ export interface Witness {
 export class Futures {
   private drawn = 0;
   private readonly luck = new Luck();
+  /** of looks: apart, so that however many are taken all else has the same luck */
+  private readonly noise = new Luck();
   private readonly happened = new Happenings();
   private readonly own = new Int32Array(STANDARD_RIMS_CM.length);
   private readonly left = new Int32Array(STANDARD_RIMS_CM.length);
@@ -115,6 +119,7 @@ export class Futures {
     const { doubt, luck } = this;
     // By its id, not by its place: without another plant it meets the same luck.
     luck.begin(plant.id, this.drawn, this.seed);
+    this.noise.begin(plant.id, this.drawn, ~this.seed);
     const full = luck.normal();
     const medium = luck.normal();
     const illAt = this.illAt(plant, luck.share());
@@ -147,14 +152,23 @@ export class Futures {
   }
 
   /**
-   * The best week by what looks will have said by then. What is near will be done as it is announced;
-   * of what is far, looks to come can still say much.
+   * What is announced for before the next look is done as it is announced. Then each look may bring it
+   * forward or put it off: the first one by which it is due before the next decides.
    */
   private firstWeek({ weeks, notBefore }: AheadPlant, full: number, medium: number): number {
-    const middle = SHIFTS.length >> 1;
-    const planned = weeks.best[middle]![middle]!;
-    const told = LOOKS_TELL * this.doubt.looks * Math.sqrt(Math.min(1, planned / TELLS_ALL_WEEKS));
-    const week = told === 0 ? planned : between(weeks.best, told * full, told * medium);
+    const { noise, doubt } = this;
+    const common = LOOKS_AGREE * doubt.looks;
+    const alone = LOOK_ALONE * doubt.looks;
+    let week = weeks.best[MIDDLE]![MIDDLE]!;
+    if (doubt.looks === 0) return inSeason(weeks, Math.max(week, notBefore));
+    // Not all are looked at on one day.
+    const first = Math.round(LOOK_EACH_WEEKS * (0.5 + noise.share()));
+    for (let look = first; look <= week && look < WEEKS_AHEAD; look += LOOK_EACH_WEEKS) {
+      const told = between(weeks.best, common * full + alone * noise.normal(), common * medium);
+      // What would have been due before is due at once.
+      week = Math.max(look, told);
+      if (week < look + LOOK_EACH_WEEKS) break;
+    }
     return inSeason(weeks, Math.max(week, notBefore));
   }
 
@@ -210,6 +224,8 @@ export class Futures {
     return -1;
   }
 }
+
+const MIDDLE = SHIFTS.length >> 1;
 
 /** Sizes are tried from the right one on. */
 const ASIDE = [0, 1, -1];

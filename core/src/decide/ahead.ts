@@ -8,7 +8,7 @@ import { USUAL_SCHOOLS } from '../schools/index.ts';
 import type { IsoDate } from '../season/index.ts';
 
 /** What looks to come may add to the log-odds of a state: of these, weeks are worked out. */
-export const SHIFTS = [-3, -1.5, 0, 1.5, 3] as const;
+export const SHIFTS = [-6, -4, -2, 0, 2, 4, 6] as const;
 /** A repot that is due is put off for a better season by so many weeks at most. @source common practice, no source */
 const PUT_OFF_WEEKS = 26;
 

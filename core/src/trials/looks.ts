@@ -62,23 +62,9 @@ export function yearOfRounds(
   let looks = 0;
   for (let round = 0; round < ROUNDS; round++) {
     const date = addDays(start, round * ROUND_WEEKS * 7);
-    const known = garden.map(({ situation }, i): Situation => {
-      const seenOn = lookedOn[i];
-      if (seenOn == null) return { ...situation, date };
-      const { spot, traits, pot } = situation;
-      if (daysBetween(seenOn, date) <= REMEMBERED_DAYS) {
-        return { ...situation, date, signals: found[i]!, lookedOn: seenOn };
-      }
-      const roots = rootsBroughtForward(
-        found[i]! as RootFindings,
-        seenOn,
-        date,
-        spot,
-        traits,
-        monthsToFill(traits.vigour, rimCm(pot)),
-      );
-      return { ...situation, date, lookedOn: seenOn, ...(roots ? { roots } : {}) };
-    });
+    const known = garden.map(({ situation }, i) =>
+      knownOn({ ...situation, date }, lookedOn[i]!, found[i]!),
+    );
     const judgements = new Map<number, Decision>();
     const judged = (i: number): Decision => {
       const decision = judgements.get(i) ?? decide(known[i]!, 'brief');
@@ -89,7 +75,7 @@ export function yearOfRounds(
     const order = policy(round, acted, judged).slice(0, looksPerRound);
     for (const i of order) {
       looks += 1;
-      found[i] = seen(laterTruth(garden[i]!, round), seeded(seed + 7919 * i + round));
+      found[i] = seen(laterTruth(garden[i]!, round * ROUND_WEEKS), seeded(seed + 7919 * i + round));
       lookedOn[i] = date;
     }
     // A keeper follows every verdict, whether it rests on a look or on time alone.
@@ -106,9 +92,9 @@ export function yearOfRounds(
   return { cost, looks };
 }
 
-/** What a look some weeks on would see: roots and medium have gone on. */
-function laterTruth(plant: TrialPlant, round: number): TrialPlant {
-  const ageMonths = plant.truth.ageMonths + (round * ROUND_WEEKS) / 4.35;
+/** What is true some weeks on: roots and medium have gone on. */
+export function laterTruth(plant: TrialPlant, weeks: number): TrialPlant {
+  const ageMonths = plant.truth.ageMonths + weeks / 4.35;
   const { traits } = plant.situation;
   const { fillMonths, speed, tooWet } = plant.truth;
   const filled = (tooWet ? 0.5 : 1) * filledAfter(ageMonths, fillMonths, speed);
@@ -122,6 +108,24 @@ function laterTruth(plant: TrialPlant, round: number): TrialPlant {
       mediumFailing: ageMonths > plant.truth.lifeMonths,
     },
   };
+}
+
+/** What is known of a plant on its day by a look of before: fresh ones count as they are, old ones as roots that went on. */
+export function knownOn(situation: Situation, seenOn: string | null, found: Signals): Situation {
+  if (seenOn === null) return situation;
+  const { spot, traits, pot, date } = situation;
+  if (daysBetween(seenOn, date) <= REMEMBERED_DAYS) {
+    return { ...situation, signals: found, lookedOn: seenOn };
+  }
+  const roots = rootsBroughtForward(
+    found as RootFindings,
+    seenOn,
+    date,
+    spot,
+    traits,
+    monthsToFill(traits.vigour, rimCm(pot)),
+  );
+  return { ...situation, lookedOn: seenOn, ...(roots ? { roots } : {}) };
 }
 
 /** A look made today replaces what earlier ones said of the roots. */

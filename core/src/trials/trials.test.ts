@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { calibration, fernbank, SCHOOL_RULES, totalCost } from './calibration.ts';
 import { filledAfter, fillMonthsOf, trialGarden, trueCost } from './garden.ts';
+import { yearsHeld } from './futures.ts';
 import { byTurns, byWorth, yearOfRounds } from './looks.ts';
 
 // Tens of thousands of verdicts: how long they take is not what is tested.
@@ -82,5 +83,14 @@ describe('the trial garden', () => {
     );
     expect(fresh.length).toBeGreaterThan(2);
     for (const plant of fresh) expect(trueCost(plant, null)).toBeLessThan(trueCost(plant, 0));
+  });
+});
+
+describe('a year foretold', () => {
+  it('is held by its band in most gardens, and seldom missed by far', () => {
+    const { below, within, above } = yearsHeld(30, 10, 88_117);
+    expect(below + within + above).toBe(30);
+    // Meant to hold 80 %; of 30 gardens fewer than 19 within would be chance once in fifty.
+    expect(within).toBeGreaterThanOrEqual(19);
   });
 });

@@ -72,7 +72,8 @@ export const ahead = {
   who: 'Who is likely to be repotted within a year',
   plant: 'Plant',
   likely: 'How likely',
-  chance: (percent: number) => (percent >= 99 ? 'as good as certain' : `about ${percent} %`),
+  chance: (percent: number) =>
+    percent >= 98 ? 'as good as certain' : `about ${5 * Math.round(percent / 5)} %`,
   when: 'Likeliest in',
   save: 'CSV',
 };
