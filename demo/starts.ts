@@ -73,6 +73,7 @@ export function batchLookOn(batch: Started, date: IsoDate): TrayLook & { lost: n
     told?.roots ?? 0,
     Math.min(MOST_ROOTS, (rootless ? 1 : OWN_ROOTS.count) + Math.floor(lengthCm / 2)),
   );
-  const branching = told?.branching === true || (medium !== 'water' && lengthCm >= BRANCHES_FROM_CM);
+  const branching =
+    told?.branching === true || (medium !== 'water' && lengthCm >= BRANCHES_FROM_CM);
   return { rooted, rootCm: lengthCm, roots, branching, lost };
 }

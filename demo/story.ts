@@ -13,7 +13,14 @@ import {
   type MeasurementKind,
 } from '@fernbank/core';
 import type { Db } from '../server/src/db/driver.ts';
-import { batches, measurements, plants, repots, reservoirs, spots } from '../server/src/db/schema.ts';
+import {
+  batches,
+  measurements,
+  plants,
+  repots,
+  reservoirs,
+  spots,
+} from '../server/src/db/schema.ts';
 import type { Demo, FoundInDemo } from '../server/src/demo.ts';
 import { invalid } from '../server/src/http/errors.ts';
 import { rowOr404, stamp } from '../server/src/http/resource.ts';
