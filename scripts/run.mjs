@@ -290,7 +290,10 @@ const commands = {
     sources(['scripts/dictionary.ts']);
     must(bin('prettier'), ['--write', '--log-level', 'warn', 'docs/data.md']);
   },
-  trials: () => sources(['scripts/trials.ts', ...process.argv.slice(3)]),
+  trials() {
+    sources(['scripts/trials.ts', ...process.argv.slice(3)]);
+    must(bin('prettier'), ['--write', '--log-level', 'warn', 'docs/models.md']);
+  },
   screenshots() {
     const chromium = ensureBrowser();
     build();

@@ -103,6 +103,7 @@ describe('every future', () => {
     const futures = new Futures(problem, 7);
     const free = problem.shelf.reduce((sum, { count }) => sum + count, 0);
     let lostInAll = 0;
+    let staysInAll = 0;
     for (let drawn = 0; drawn < 300; drawn++) {
       const { repots, lost, left } = futures.next();
       const bought = repots.filter(({ source }) => source === 'toBuy').length;
@@ -123,8 +124,11 @@ describe('every future', () => {
         expect(after).toEqual([]);
       }
       lostInAll += lost.length;
+      staysInAll += repots.filter(({ source }) => source === 'stays').length;
     }
     expect(lostInAll).toBeGreaterThan(20);
+    // What falls ill goes back into its own pot: nobody buys another one as wide.
+    expect(staysInAll).toBeGreaterThan(100);
   });
 
   it('is drawn alike on every machine, and otherwise from another seed', () => {

@@ -202,7 +202,7 @@ class Ledger implements Witness {
     this.minutes.add(month, minutes);
     for (const { litres, measureL } of parts) litres.add(month, measureL * newMediumL);
     if (source === 'toBuy') this.toBuy.get(widthSold(rimCm))!.add(month, 1);
-    else (source === 'shelf' ? this.ofShelf : this.handed).add(month, 1);
+    else if (source !== 'stays') (source === 'shelf' ? this.ofShelf : this.handed).add(month, 1);
     if (nth === 0 && week < YEAR_WEEKS) firsts[month]! += 1;
     this.grown(spotId, week, rimCm - leavesCm);
   }

@@ -48,7 +48,8 @@ export interface FutureRepot {
   nth: number;
   rimCm: number;
   leavesCm: number;
-  source: 'shelf' | 'handedDown' | 'toBuy';
+  /** `stays`: into its own pot again, rinsed */
+  source: 'shelf' | 'handedDown' | 'toBuy' | 'stays';
 }
 
 /** One future of the whole collection, in the order of weeks. */
@@ -136,7 +137,7 @@ export class Futures {
         this.happened.add(week, index, LOST, rim, rim);
         return;
       }
-      // What falls ill later goes on in a pot as wide as before: how many roots it will have left nobody knows.
+      // What falls ill later goes back into its own pot: how many roots it will have left nobody knows.
       const narrow = isRescue && !plant.rescue;
       const widened = narrow ? rim : plant.repots[Math.min(nth, plant.repots.length - 1)]!.rimCm;
       this.happened.add(week, index, nth, widened, rim);
@@ -201,6 +202,9 @@ export class Futures {
         const leaves = leavesCm[at]!;
         if (nth[at] === LOST) {
           witness.lost(plant[at]!, week, leaves);
+        } else if (rimCm[at] === leaves) {
+          witness.repot(plant[at]!, week, nth[at]!, leaves, leaves, 'stays');
+          continue;
         } else {
           const size = this.nearest(rimCm[at]!);
           const source = size < 0 ? 'toBuy' : left[size]! > 0 ? 'handedDown' : 'shelf';

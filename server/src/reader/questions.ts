@@ -41,7 +41,8 @@ export const QUESTIONS = {
     const { change: asOf } = markOf(db);
     return { ...dayProblemFor(db, row, today), pace: paceOf(db), rev: row.rev, asOf };
   },
-  twoYears: (db: Db, { date }: { date: IsoDate }) => aheadOn(db, date),
+  twoYears: (db: Db, { date, from }: { date: IsoDate; from: number }) =>
+    aheadOn(db, date, from, AHEAD_MS),
   comes: (db: Db, { date }: { date: IsoDate }) => ({ date: nextThatComes(db, date) }),
   toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
     toBeNoted(db, spotId, date),

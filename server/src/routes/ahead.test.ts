@@ -1,6 +1,6 @@
 import { aheadOf, Futures, type AheadProblem } from '@fernbank/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { AheadAnswer } from '../services/ahead.ts';
+import { aheadOn, type AheadAnswer } from '../services/ahead.ts';
 import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 
 const CERTAIN = { looks: 0, pace: 0, delay: 0, ill: 0 };
@@ -8,7 +8,16 @@ let app: TestApp;
 beforeAll(() => (app = testApp({ garden: true })));
 afterAll(() => app.close());
 const { get, add } = handsOf(() => app);
-const ahead = () => get('/api/ahead') as Promise<AheadAnswer>;
+const ahead = async () => {
+  const whole: AheadAnswer = await get('/api/ahead');
+  for (let { next } = whole; next !== null;) {
+    const part: AheadAnswer = await get(`/api/ahead?from=${next}`);
+    whole.problem.plants.push(...part.problem.plants);
+    whole.stock.push(...part.stock);
+    ({ next } = part);
+  }
+  return whole;
+};
 const firstWeeks = (problem: AheadProblem) => {
   const weeks = new Map<number, number>();
   for (const { plant, week, nth } of new Futures(problem, 1, CERTAIN).next().repots) {
@@ -80,6 +89,24 @@ describe('two years ahead of a collection', () => {
     expect(year(await ahead())).toBeLessThan(0.6);
     await app.call.delete(`/api/plants/${id}`).expect(204);
     expect(year(await ahead())).toBeUndefined();
+  });
+
+  it('come part by part, so that others need not wait, and every plant in one of them', () => {
+    const { db } = app.context;
+    const whole = aheadOn(db, TODAY);
+    expect(whole.next).toBeNull();
+    const ids = (answer: AheadAnswer) => answer.problem.plants.map(({ id }) => id);
+    const parts = [aheadOn(db, TODAY, 0, 0)];
+    for (let { next } = parts[0]!; next !== null;) {
+      const part = aheadOn(db, TODAY, next, 0);
+      parts.push(part);
+      ({ next } = part);
+    }
+    expect(parts.length).toBe(whole.problem.plants.length);
+    expect(parts.flatMap(ids)).toEqual(ids(whole));
+    for (const { groups, spots } of parts) {
+      expect([groups, spots]).toEqual([whole.groups, whole.spots]);
+    }
   });
 
   it('of an empty collection are empty', async () => {

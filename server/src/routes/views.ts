@@ -35,6 +35,10 @@ const roundsQuery = Joi.object<RoundsPart & { date?: IsoDate }, true>({
   spot: rowId(),
   from: passedOver(),
 });
+const aheadQuery = Joi.object<{ date?: IsoDate; from?: number }, true>({
+  date: isoDate(),
+  from: passedOver(),
+});
 const nextQuery = Joi.object<{ date?: IsoDate; after: number }, true>({
   date: isoDate(),
   after: rowId().required(),
@@ -83,10 +87,10 @@ export function viewRoutes(context: Context): DescribedRouter {
 
   routes.get(
     '/ahead',
-    { summary: 'what forecasts of two years are drawn from', query: dayQuery },
+    { summary: 'what forecasts of two years are drawn from, part by part', query: aheadQuery },
     (request, response) => {
-      const { date = context.today() } = check(dayQuery, request.query, true);
-      return reader.send(response, 'twoYears', { date });
+      const { date = context.today(), from = 0 } = check(aheadQuery, request.query, true);
+      return reader.send(response, 'twoYears', { date, from });
     },
   );
 

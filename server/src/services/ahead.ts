@@ -32,33 +32,48 @@ export interface AheadAnswer {
   problem: AheadProblem;
   groups: { id: string; label: string }[];
   spots: { id: number; name: string }[];
-  /** what may be needed, with what of it is there; litres null: not counted */
+  /** what this part may need, with what of it is there; litres null: not counted */
   stock: { component: string; label: string; litres: number | null; bagL: number | null }[];
   /** plants that cannot be judged stand in no forecast */
   leftOut: string[];
+  /** where the next part begins; null: this is the last one */
+  next: number | null;
 }
 
 /** So many repots of each plant are reckoned; later ones are like the last. */
 const REPOTS = 3;
 
-/** @param today  the day on which plants are judged */
-export function aheadOn(db: Db, today: IsoDate): AheadAnswer {
+/**
+ * Part by part: a fit for each of thousands of plants takes longer than others should wait.
+ *
+ * @param today  the day on which plants are judged
+ * @param from  so many plants were told before
+ * @param withinMs  then the part ends; at least one plant is in it
+ */
+export function aheadOn(db: Db, today: IsoDate, from = 0, withinMs = Infinity): AheadAnswer {
+  const until = Date.now() + withinMs;
   const { judgements, unjudged } = judgedOn(db, today);
   const reckoned = new Reckoning(db, today);
-  const plants = judgements.map((judgement) => reckoned.plantOf(judgement));
+  const plants: AheadPlant[] = [];
+  for (const judgement of judgements.slice(from)) {
+    plants.push(reckoned.plantOf(judgement));
+    if (Date.now() >= until) break;
+  }
+  const told = from + plants.length;
   const shelf = readable(db, pots)
     .filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0)
     .map(({ shape, free, soaking }) => ({ rimCm: rimCm(shape), count: free + soaking }));
   const spots = new Map(judgements.map(({ file }) => [file.spot.id, file.spot.name]));
   return {
     problem: { from: mondayOf(today), plants, shelf },
-    groups: [...new Set(plants.map(({ group }) => group))].map((id) => ({
+    groups: [...new Set(judgements.map(({ file }) => file.taxon.group))].map((id) => ({
       id,
       label: taxonGroup(id).label,
     })),
     spots: [...spots].map(([id, name]) => ({ id, name })),
     stock: reckoned.stock(plants),
     leftOut: unjudged.map(({ name }) => name),
+    next: told < judgements.length ? told : null,
   };
 }
 

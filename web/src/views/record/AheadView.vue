@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { otherwise, partOf, type Course, type Expected } from '@fernbank/core';
 import { computed, ref } from 'vue';
-import { api } from '../../api/client.ts';
 import FetchState from '../../components/FetchState.vue';
 import LineChart from '../../components/LineChart.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
-import { useAhead } from '../../composables/useAhead.ts';
+import { fetchAhead, useAhead } from '../../composables/useAhead.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -16,7 +15,7 @@ import { hours } from '../../messages/duration.ts';
 /** What the next two years may bring, and what could be done about it. */
 const { volume, length, percent } = useUnits();
 const { month: monthName } = useDates();
-const { value, fault, load } = useLoaded(() => api('/ahead'));
+const { value, fault, load } = useLoaded(fetchAhead);
 
 const spotId = ref<number | null>(null);
 const group = ref<string | null>(null);
@@ -135,14 +134,12 @@ const short = computed(() => {
     .map(({ rimCm, need }) => m.ahead.shortPots(whole(need.middle), length(rimCm)));
   return [...pots, ...mix].join(', ');
 });
+const nameOf = (id: number) => value.value!.problem.plants.find((one) => one.id === id)?.name ?? '';
 const who = computed(() =>
   ahead
     .value!.plants.filter(({ withinYear }) => withinYear >= 0.1)
     .sort((a, b) => b.withinYear - a.withinYear || (a.month ?? 0) - (b.month ?? 0))
-    .map((row) => ({
-      ...row,
-      name: asked.value!.plants.find(({ id }) => id === row.id)?.name ?? '',
-    })),
+    .map((row) => ({ ...row, name: nameOf(row.id) })),
 );
 const againstAsItComes = computed(() => {
   if (!changed.value || !asItComes.value) return '';
