@@ -92,7 +92,10 @@ test('a look survives a lost server and a reload, and is sent when it is back', 
   await page.route('**/api/visits', (route) => route.abort());
   await page.getByRole('button', { name: 'Save 2 answers' }).click();
   await expect(page.getByRole('alert')).toContainText('kept here and sent as soon as it does');
+  // The page tries by itself as it opens; only after that does it wait for a hand.
+  const tried = page.waitForEvent('requestfailed', (one) => one.url().endsWith('/api/visits'));
   await page.reload();
+  await tried;
   await expect(page.getByText('1 entry waits to be sent.')).toBeVisible();
   await page.unroute('**/api/visits');
   await page.getByRole('button', { name: 'Send now' }).click();
