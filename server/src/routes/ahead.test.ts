@@ -62,6 +62,25 @@ describe('two years ahead of a collection', () => {
     }
   });
 
+  it('take the width that was settled on, and leave out whom nothing can be fitted to', async () => {
+    const { problem } = await ahead();
+    const widthOf = (name: string) =>
+      problem.plants.find((one) => one.name === name)!.repots[0]!.rimCm;
+    // Settled on a pot of the shelf: “black 21”.
+    expect([widthOf('Tidewrack'), widthOf('Lamplighter')]).toEqual([21, 21]);
+    const other = testApp({ garden: true });
+    try {
+      other.file.exec(
+        "UPDATE plans SET fit = json_set(fit, '$.recipeId', 'nothing') WHERE plant_id = 7",
+      );
+      const answer = aheadOn(other.context.db, TODAY);
+      expect(answer.leftOut).toEqual(['Purser']);
+      expect(answer.problem.plants).toHaveLength(problem.plants.length - 1);
+    } finally {
+      other.close();
+    }
+  });
+
   it('leave alone what its keeper has a word on, until that day', async () => {
     const { problem } = await ahead();
     const plant = problem.plants.find(({ name }) => name === 'Harbour Master')!;

@@ -17,6 +17,7 @@ import {
   type Fit,
   type IsoDate,
   type PotShape,
+  type Rung,
 } from '@fernbank/core';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
@@ -34,7 +35,7 @@ export interface AheadAnswer {
   spots: { id: number; name: string }[];
   /** what this part may need, with what of it is there; litres null: not counted */
   stock: { component: string; label: string; litres: number | null; bagL: number | null }[];
-  /** plants that cannot be judged stand in no forecast */
+  /** plants of this part that cannot be judged, or fitted, stand in no forecast */
   leftOut: string[];
   /** where the next part begins; null: this is the last one */
   next: number | null;
@@ -48,18 +49,25 @@ const REPOTS = 3;
  *
  * @param today  the day on which plants are judged
  * @param from  so many plants were told before
- * @param withinMs  then the part ends; at least one plant is in it
+ * @param withinMs  then the part ends; at least one plant was looked at for it
  */
 export function aheadOn(db: Db, today: IsoDate, from = 0, withinMs = Infinity): AheadAnswer {
   const until = Date.now() + withinMs;
   const { judgements, unjudged } = judgedOn(db, today);
   const reckoned = new Reckoning(db, today);
   const plants: AheadPlant[] = [];
+  const leftOut = from === 0 ? unjudged.map(({ name }) => name) : [];
+  let told = from;
   for (const judgement of judgements.slice(from)) {
-    plants.push(reckoned.plantOf(judgement));
+    told += 1;
+    try {
+      plants.push(reckoned.plantOf(judgement));
+    } catch {
+      // Its own pages say what does not hold of it; the others are foreseen all the same.
+      leftOut.push(judgement.file.plant.name);
+    }
     if (Date.now() >= until) break;
   }
-  const told = from + plants.length;
   const shelf = readable(db, pots)
     .filter(({ role, free, soaking }) => role === 'pot' && free + soaking > 0)
     .map(({ shape, free, soaking }) => ({ rimCm: rimCm(shape), count: free + soaking }));
@@ -72,7 +80,7 @@ export function aheadOn(db: Db, today: IsoDate, from = 0, withinMs = Infinity): 
     })),
     spots: [...spots].map(([id, name]) => ({ id, name })),
     stock: reckoned.stock(plants),
-    leftOut: unjudged.map(({ name }) => name),
+    leftOut,
     next: told < judgements.length ? told : null,
   };
 }
@@ -122,7 +130,8 @@ class Reckoning {
   } {
     const { plant } = file;
     const subject = fitSubjectOf(this.db, file);
-    const choices = startingChoices(subject, this.settled.get(plant.id) ?? null, this.pantry);
+    const plan = this.settled.get(plant.id) ?? null;
+    const choices = startingChoices(subject, plan, this.pantry);
     const own = {
       id: 'present',
       potId: plant.potId,
@@ -139,12 +148,16 @@ class Reckoning {
       headroomCm: file.spot.headroomCm,
     };
     const fit = fitOf(subject, shelf, choices, this.pantry);
-    return { first: this.repotIn(fit, plant.pot), parts: perLitreOf(fit) };
+    return { first: this.repotIn(fit, plan?.pot ?? null, plant.pot), parts: perLitreOf(fit) };
   }
 
-  private repotIn(fit: Fit, present: PotShape): AheadPlant['repots'][number] {
+  private repotIn(
+    fit: Fit,
+    settled: PotShape | null,
+    present: PotShape,
+  ): AheadPlant['repots'][number] {
     const { rungs, choice, leastBad } = fit.ladder;
-    const rung = rungs[choice ?? leastBad ?? -1];
+    const rung = settled ? nearestTo(rimCm(settled), rungs) : rungs[choice ?? leastBad ?? -1];
     if (!rung) return { rimCm: rimCm(present), newMediumL: 0, minutes: 0 };
     return {
       rimCm: rimCm(rung.option.outside),
@@ -169,6 +182,9 @@ class Reckoning {
     });
   }
 }
+
+const nearestTo = (wantedCm: number, rungs: readonly Rung[]): Rung | undefined =>
+  [...rungs].sort((a, b) => Math.abs(a.rimCm - wantedCm) - Math.abs(b.rimCm - wantedCm))[0];
 
 /** Of each component, what a litre in the pot takes. */
 function perLitreOf({ mixed }: Fit): AheadPlant['parts'] {

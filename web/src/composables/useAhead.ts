@@ -16,6 +16,7 @@ export async function fetchAhead() {
     whole.problem.plants.push(...part.problem.plants);
     const known = new Set(whole.stock.map(({ component }) => component));
     whole.stock.push(...part.stock.filter(({ component }) => !known.has(component)));
+    whole.leftOut.push(...part.leftOut);
     ({ next } = part);
   }
   return whole;
