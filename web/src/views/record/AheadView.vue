@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { otherwise, partOf, type Course, type Expected } from '@fernbank/core';
+import { daysBetween, otherwise, partOf, type Course, type Expected } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import FetchState from '../../components/FetchState.vue';
 import LineChart from '../../components/LineChart.vue';
@@ -66,11 +66,10 @@ const band = (of: Expected, write: (n: number) => string = whole) =>
   m.ahead.banded(write(of.middle), write(of.low), write(of.high));
 
 const MONTHS_PUT_OFF = 9;
-const WEEKS_PER_MONTH = 52 / 12;
 const starts = computed(() => [
   { value: 0, title: m.ahead.now },
-  ...(ahead.value?.months ?? []).slice(1, MONTHS_PUT_OFF).map((month, i) => ({
-    value: Math.ceil((i + 1) * WEEKS_PER_MONTH),
+  ...(ahead.value?.months ?? []).slice(1, MONTHS_PUT_OFF).map((month) => ({
+    value: Math.ceil(daysBetween(value.value!.problem.from, `${month}-01`) / 7),
     title: monthName(month),
   })),
 ]);
