@@ -33,6 +33,7 @@ export * from './settings/index.ts';
 export * from './solutions/index.ts';
 export * from './stability/index.ts';
 export * from './support/index.ts';
+export * from './track/index.ts';
 export * from './tray/index.ts';
 export * from './trend/index.ts';
 export * from './upkeep/index.ts';

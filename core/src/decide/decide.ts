@@ -12,6 +12,7 @@ import {
   type LesserAct,
 } from './costs.ts';
 import { answered, contradictionsIn, weighSignals, type Reason } from './evidence.ts';
+import { corrected, uncorrected } from './corrected.ts';
 import { bloomLasts } from './disturbing.ts';
 import {
   dueMonths,
@@ -24,8 +25,9 @@ import {
 import { headlineOf, type Headline } from './headline.ts';
 import { lookWorthOf, NOTHING_TO_ASK, type LookWorth } from './lookWorth.ts';
 import { harmByWeek, statesIn, windowOf, type VerdictKind } from './optimum.ts';
+import type { RootPace } from '../roots/index.ts';
 import { readinessFactors, type ReadinessFactor } from './readiness.ts';
-import type { State } from './signals.ts';
+import { STATES, type State } from './signals.ts';
 import { checkSituation, type Situation } from './situation.ts';
 import {
   judgeOn,
@@ -151,7 +153,7 @@ export function decide(given: Situation, depth: 'full' | 'brief' = 'full'): Deci
     costs: costsOf(plan.disturbing, waiting, verdict === 'repotInWeek' ? best.week : 0),
     lossRisk: states.danger * (1 - 2 ** (-LOSS_WEEKS / HALF_LOST_WEEKS)),
     states,
-    reasons: [...priorReasons(frame), ...evidence.reasons].sort(
+    reasons: withRecord(situation, [...priorReasons(frame), ...evidence.reasons]).sort(
       (a, b) => Math.abs(b.logOdds) - Math.abs(a.logOdds),
     ),
     contradictions: contradictionsIn(signals),
@@ -290,9 +292,32 @@ function mediumAge(old: number, life: number): string {
     : `the medium is ${months(old)} old, older than most last here (about ${months(life)}): some hold longer`;
 }
 
-/** What time alone says of each state, before anything is seen. */
+/** By what it is known how fast a plant fills its pot. */
+const whose = (pace: RootPace | undefined) =>
+  pace?.own
+    ? 'by its earlier pots it'
+    : pace
+      ? 'by your other plants one of this vigour'
+      : 'a plant of this vigour';
+
+/** What the keeper's own record adds to, or takes off, all else that is said of a state. */
+function withRecord({ learned }: Situation, reasons: Reason[]): Reason[] {
+  const own = STATES.flatMap((state): Reason[] => {
+    const by = learned?.corrections?.[state];
+    if (!by) return [];
+    const said = reasons.reduce((sum, one) => sum + (one.state === state ? one.logOdds : 0), 0);
+    const logOdds = corrected(by, said) - said;
+    const text = `by your own record (${by.findings} findings) this is said ${logOdds > 0 ? 'too seldom' : 'too often'}`;
+    return logOdds === 0 ? [] : [{ signal: 'ownRecord', state, logOdds, text }];
+  });
+  return [...reasons, ...own];
+}
+
+/** What time alone says of each state, before anything is seen or the keeper's record corrects it. */
 function priorReasons(frame: Frame): Reason[] {
   const { monthsInPot, monthsToFill, situation } = frame;
+  const by = situation.learned?.corrections;
+  const priorDanger = uncorrected(by?.danger, frame.priorDanger);
   // Roots that were read are held against a snug plant's own measure already.
   const snug = situation.roots ? 0 : snugLogOdds(situation.traits);
   const unknown = 'nobody knows when it was last repotted: taken to be well through its term';
@@ -302,7 +327,7 @@ function priorReasons(frame: Frame): Reason[] {
       ? unknown
       : `${months(monthsInPot)} in this pot; a plant of this vigour fills one in about ${months(monthsToFill)}`.replace(
           'a plant of this vigour',
-          situation.learned?.pace ? 'by its earlier pots it' : 'a plant of this vigour',
+          whose(situation.learned?.pace),
         );
   const due = dueMonths(frame);
   const medium =
@@ -317,7 +342,7 @@ function priorReasons(frame: Frame): Reason[] {
     {
       signal: 'timeInPot',
       state: 'crowded',
-      logOdds: frame.priorCrowded[0]! - snug,
+      logOdds: uncorrected(by?.crowded, frame.priorCrowded[0]!) - snug,
       text: crowded,
     },
     ...(snug === 0
@@ -333,7 +358,7 @@ function priorReasons(frame: Frame): Reason[] {
     {
       signal: 'mediumAge',
       state: 'mediumFailing',
-      logOdds: frame.priorMedium[0]!,
+      logOdds: uncorrected(by?.mediumFailing, frame.priorMedium[0]!),
       text: medium,
     },
     {
@@ -345,7 +370,7 @@ function priorReasons(frame: Frame): Reason[] {
     {
       signal: 'mediumAge',
       state: 'danger',
-      logOdds: frame.priorDanger - PRIOR_DANGER,
+      logOdds: priorDanger - PRIOR_DANGER,
       text: 'the older a medium for its life, the more often roots drown in it',
     },
     {

@@ -1,3 +1,4 @@
+import { evidenceBy } from './corrected.ts';
 import { addsFor } from './shows.ts';
 import {
   CONTRADICTIONS,
@@ -46,7 +47,8 @@ export function answered(signals: Signals): [string, SignalValue][] {
  * Of findings that share a cause, the strongest for and the strongest against
  * count in full and the others at half, so that one cause seen from three
  * sides is not three causes. More evidence in one direction never lowers the
- * sum. What was measured replaces the impression of the same thing.
+ * sum. What was measured replaces the impression of the same thing. Sums are as the keeper's record
+ * corrects them, reasons as they are.
  *
  * @throws RangeError for an unknown signal or value
  */
@@ -56,7 +58,8 @@ export function weighSignals(
     measured = [],
     traits,
     medium,
-  }: Pick<Situation, 'measured'> & Partial<Pick<Situation, 'traits' | 'medium'>> = {},
+    learned,
+  }: Pick<Situation, 'measured' | 'learned'> & Partial<Pick<Situation, 'traits' | 'medium'>> = {},
 ): Evidence {
   const reasons: Reason[] = [];
   for (const { id, weights, text } of measured) {
@@ -100,7 +103,9 @@ export function weighSignals(
     tooWet: 0,
     unstable: 0,
   };
-  for (const { state, logOdds } of reasons) sums[state] += logOdds;
+  for (const { state, logOdds } of reasons) {
+    sums[state] += evidenceBy(learned?.corrections?.[state], logOdds);
+  }
   return { reasons, sums };
 }
 

@@ -17,6 +17,7 @@ import {
   HORIZON_WEEKS,
   PRIOR_DANGER,
   PRIOR_NEVER,
+  PRIOR_TOO_WET,
   SNUG_HARM,
   SNUG_LOG_ODDS,
   SNUG_TERM,
@@ -24,6 +25,7 @@ import {
   UNKNOWN_AGE,
   YEARLY_MONTHS,
 } from './costs.ts';
+import { corrected } from './corrected.ts';
 import { usualWork } from './oldMedium.ts';
 import {
   asLearned,
@@ -52,8 +54,9 @@ export interface Frame {
   /** e^−prior of the same weeks: the odds against, so that what-ifs need no exponential per week */
   againstCrowded: Float64Array;
   againstMedium: Float64Array;
-  /** log-odds of danger before anything is seen */
+  /** log-odds of danger, and of more water than its roots drink, before anything is seen */
   priorDanger: number;
+  priorTooWet: number;
   /** per week: harm if the state holds for sure */
   harmCrowded: Float64Array;
   harmMedium: Float64Array;
@@ -131,19 +134,26 @@ export function frameOf(situation: Situation): Frame {
   const priorMedium = new Float64Array(weeks);
   const harmCrowded = new Float64Array(weeks);
   const harmMedium = new Float64Array(weeks);
+  const by = situation.learned?.corrections;
+  let spentMedium = 0;
   let explored = roots?.explored ?? 0;
   for (let week = 0; week < weeks; week++) {
     const activity = season.activity[week]!;
     const waited = week * MONTHS_PER_WEEK;
     if (roots) {
-      priorCrowded[week] = crowdedPriorByRoots(explored, crowdedAt(traits));
+      priorCrowded[week] = corrected(by?.crowded, crowdedPriorByRoots(explored, crowdedAt(traits)));
       explored = exploredAfter(explored, fills, activity * MONTHS_PER_WEEK * pace);
     } else {
       const inPot = onMonday === null ? unknown * toFill : onMonday + waited;
-      priorCrowded[week] = crowdedPrior(inPot, toFill) + snugLogOdds(traits);
+      priorCrowded[week] = corrected(
+        by?.crowded,
+        crowdedPrior(inPot, toFill) + snugLogOdds(traits),
+      );
     }
     const inMedium = onMonday === null ? unknown * (due ?? 0) : onMonday + waited;
-    priorMedium[week] = mediumPrior(inMedium, due);
+    const medium = mediumPrior(inMedium, due);
+    if (week === 0) spentMedium = logistic(medium);
+    priorMedium[week] = corrected(by?.mediumFailing, medium);
     harmCrowded[week] = harmOf('crowded', activity) * (traits.snug ? SNUG_HARM : 1);
     harmMedium[week] = harmOf('mediumFailing', activity);
   }
@@ -154,7 +164,8 @@ export function frameOf(situation: Situation): Frame {
     meanActivity,
     bestReadiness,
     priorCrowded,
-    priorDanger: PRIOR_DANGER + SPENT_MEDIUM_DANGER * logistic(priorMedium[0]!),
+    priorDanger: corrected(by?.danger, PRIOR_DANGER + SPENT_MEDIUM_DANGER * spentMedium),
+    priorTooWet: corrected(by?.tooWet, PRIOR_TOO_WET),
     priorMedium,
     harmCrowded,
     harmMedium,

@@ -1,4 +1,5 @@
 export { SHIFTS, weeksAhead, type WeeksAhead } from './ahead.ts';
+export { corrected, type Correction, type Corrections } from './corrected.ts';
 export { measuredFindings, type MeasuredFinding } from './measured.ts';
 export { HORIZON_WEEKS, WEEKS_OF_GROWTH, WORK_BY_MEDIUM, type LesserAct } from './costs.ts';
 export { decide, lesserActLabel, statesOf, type Decision } from './decide.ts';

@@ -1,3 +1,4 @@
+import { evidenceBy, type Corrections } from './corrected.ts';
 import {
   LESSER_ACTS,
   WORTH_WAITING,
@@ -40,13 +41,14 @@ export function refreshFor(
 ): Refresh | null {
   if (!evidence.reasons.some(({ signal, logOdds }) => logOdds > 0 && CURABLE.has(signal)))
     return null;
-  const { growthForm } = plan.frame.situation.traits;
+  const { traits, learned } = plan.frame.situation;
+  const { growthForm } = traits;
   const worthwhile = LESSER_ACTS.filter((act: LesserActRow) => {
     const { cures, cost, forms, needs, never } = act;
     if (forms && !forms.includes(growthForm)) return false;
     if (needs && signals[needs.signal] !== needs.is) return false;
     if (never?.some(({ signal, is }) => signals[signal] === is)) return false;
-    const relieved = relieve(evidence, cures, signals);
+    const relieved = relieve(evidence, cures, signals, learned?.corrections);
     return relieved !== null && optimum(plan, relieved).cost + cost < best.cost - LEAST_SAVING;
   });
   const acts = withoutTheIdle(worthwhile);
@@ -66,6 +68,7 @@ export function refreshFor(
       evidence,
       of.flatMap(({ cures }): Cure[] => [...cures]),
       signals,
+      learned?.corrections,
     );
     const after = relieved ? optimum(plan, relieved) : best;
     return { relieved, after, price: of.reduce((sum, { cost }) => sum + cost, 0) };
@@ -89,6 +92,7 @@ function relieve(
   { reasons, sums }: Evidence,
   cures: readonly Cure[],
   signals: Signals,
+  by: Corrections = {},
 ): Sums | null {
   let relieved: Record<State, number> | null = null;
   for (const { signal, state, logOdds } of reasons) {
@@ -97,7 +101,7 @@ function relieve(
       if (cure.signal !== signal || (cure.state !== undefined && cure.state !== state)) continue;
       if (cure.is !== undefined && signals[signal] !== cure.is) continue;
       relieved ??= { ...sums };
-      relieved[state] -= cure.share * logOdds;
+      relieved[state] -= cure.share * evidenceBy(by[state], logOdds);
       break;
     }
   }

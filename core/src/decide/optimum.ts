@@ -22,6 +22,7 @@ import {
   WORSENS,
 } from './costs.ts';
 import { freshCycle } from './freshCycle.ts';
+import { corrected } from './corrected.ts';
 import { crowdedPrior, dueMonths, mediumPrior, snugLogOdds, type Frame } from './frame.ts';
 import type { State } from './signals.ts';
 import { SCHOOLS, type Schools } from '../schools/index.ts';
@@ -78,14 +79,16 @@ function cycleInFreshPot(frame: Frame, renewal: number): ReturnType<typeof fresh
   const harmMedium = average(frame.harmMedium);
   const snug = snugLogOdds(frame.situation.traits);
   const due = dueMonths(frame);
+  const by = frame.situation.learned?.corrections;
   const terms = Math.max(frame.monthsToFill, due ?? 0) * WEEKS_PER_MONTH;
   const { leastWeeks, mostWeeks } = LONGEST_CYCLE;
   const longest = Math.round(clamp(LONGEST_CYCLE.terms * terms, leastWeeks, mostWeeks));
   const harm = (week: number) => {
     const months = week / WEEKS_PER_MONTH;
     return (
-      harmCrowded * severity(crowdedPrior(months, frame.monthsToFill) + snug) +
-      harmMedium * severity(mediumPrior(months, due))
+      harmCrowded *
+        severity(corrected(by?.crowded, crowdedPrior(months, frame.monthsToFill) + snug)) +
+      harmMedium * severity(corrected(by?.mediumFailing, mediumPrior(months, due)))
     );
   };
   return freshCycle(renewal, harm, longest);
@@ -115,12 +118,12 @@ interface Excess {
  * in a new one. A plant in danger shows it before long, and roots grow into
  * what was too wet for them: a suspicion that is not confirmed fades.
  */
-function excessHarm({ priorDanger }: Frame, sums: Sums): Excess {
+function excessHarm({ priorDanger, priorTooWet }: Frame, sums: Sums): Excess {
   const over = (state: 'danger' | 'unstable' | 'tooWet', prior: number, base: number) =>
     HARM_PER_WEEK[state].harm * Math.max(0, logistic(prior + sums[state]) - base);
   return {
     stays: over('unstable', PRIOR_UNSTABLE, BASE_UNSTABLE),
-    fades: over('danger', priorDanger, BASE_DANGER) + over('tooWet', PRIOR_TOO_WET, BASE_TOO_WET),
+    fades: over('danger', priorDanger, BASE_DANGER) + over('tooWet', priorTooWet, BASE_TOO_WET),
   };
 }
 
@@ -147,7 +150,7 @@ function reckon(
   const danger = logistic(frame.priorDanger + sums.danger);
   const allOpen = danger >= DANGER_OPENS;
   // What rocks is staked; nobody lifts a plant for that alone.
-  const noOther = 1 - logistic(PRIOR_TOO_WET + sums.tooWet);
+  const noOther = 1 - logistic(frame.priorTooWet + sums.tooWet);
   const fine = (1 - ELECTIVE_FROM) / noOther;
   const fineNow = (1 - MOMENT_FROM) / noOther;
   // logistic(prior + sum) = 1 / (1 + e^−prior · e^−sum): no exponential per week.
@@ -190,7 +193,7 @@ export function statesIn(
     crowded: logistic(frame.priorCrowded[week]! + sums.crowded),
     mediumFailing: logistic(frame.priorMedium[week]! + sums.mediumFailing),
     danger: logistic(frame.priorDanger + sums.danger),
-    tooWet: logistic(PRIOR_TOO_WET + sums.tooWet),
+    tooWet: logistic(frame.priorTooWet + sums.tooWet),
     unstable: logistic(PRIOR_UNSTABLE + sums.unstable),
   };
 }

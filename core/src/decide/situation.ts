@@ -6,6 +6,7 @@ import { clamp } from '../number/index.ts';
 import { checkPot, rimCm, usualHeadspaceCm, type PotShape } from '../pots/index.ts';
 import { checkSpot, dayNumber, daysBetween, type IsoDate, type Spot } from '../season/index.ts';
 import { WETNESS } from '../water/index.ts';
+import type { Corrections } from './corrected.ts';
 import type { MeasuredFinding } from './measured.ts';
 import type { Signals } from './signals.ts';
 import type { RootPace, RootReading } from '../roots/index.ts';
@@ -40,8 +41,14 @@ export interface Situation {
   together?: number;
   /** what the plant's logs say */
   measured?: readonly MeasuredFinding[];
-  /** what its earlier pots taught */
-  learned?: { pace?: RootPace; mediumLifeFactor?: number };
+  /** what its earlier pots taught, and what its keeper’s own record does */
+  learned?: {
+    pace?: RootPace;
+    mediumLifeFactor?: number;
+    /** use of water of this keeper’s plants against the typical; a plant’s own log goes before it */
+    useFactor?: number;
+    corrections?: Corrections;
+  };
 }
 
 /** @throws RangeError naming what is impossible */
