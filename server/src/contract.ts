@@ -30,6 +30,7 @@ import type { VerdictsOn } from './services/verdicts.ts';
 import type { WholePlant } from './services/wholePlant.ts';
 import type { OutcomeRow } from './services/records.ts';
 import type { Worked } from './services/worked.ts';
+import type { TrackRecord } from './track/trackRecord.ts';
 
 export type { DayAsk } from './services/dayReach.ts';
 export type { DayEvent } from './services/days.ts';
@@ -93,6 +94,7 @@ interface Single {
   'POST /days/:id/close': ShownDay;
   'POST /days/:id/undo': ShownDay;
   'GET /ahead': AheadAnswer;
+  'GET /track-record': TrackRecord;
   'GET /reservoirs': Page<OverWater>;
   'GET /reservoirs/:id': { reservoir: OverWater | null };
   'PUT /reservoirs/:id': ReservoirRow;

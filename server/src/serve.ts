@@ -20,6 +20,7 @@ import { hostsOf, isLoopback } from './place.ts';
 import { ReaderApart } from './reader/reader.ts';
 import { INTERFACE, threadOf, VERSION } from './shipped.ts';
 import { openedOrWhy } from './start.ts';
+import { learnFromRecord } from './track/learn.ts';
 import { Thread } from './threads/thread.ts';
 
 const HOUR_MS = 60 * 60 * 1000;
@@ -145,6 +146,15 @@ export async function serve(
     }
   }
 
+  /** What was found corrects what is said, once a month; before the collection is judged by it. */
+  async function learn(): Promise<void> {
+    try {
+      await learnFromRecord(journal, reader, today());
+    } catch (error) {
+      logger.error({ err: error as Error }, 'nothing could be learned from the record');
+    }
+  }
+
   /** Judges bit by bit what is not judged yet today: who asks meanwhile is answered between. */
   async function judgeAhead(): Promise<void> {
     try {
@@ -168,8 +178,8 @@ export async function serve(
     logger.info(told, 'open');
     // The first keeper to ask should not wait for code that runs for the first time; who asks at once is answered first.
     setTimeout(() => void judgeAhead(), AHEAD_MS).unref();
-    setTimeout(() => void housekeeping(), SETTLED_MS).unref();
-    setInterval(() => void housekeeping().then(judgeAhead), HOUR_MS).unref();
+    setTimeout(() => void housekeeping().then(learn), SETTLED_MS).unref();
+    setInterval(() => void housekeeping().then(learn).then(judgeAhead), HOUR_MS).unref();
   });
 
   /** Lets requests in flight finish, then closes the file. */

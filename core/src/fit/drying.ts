@@ -222,7 +222,7 @@ export function dryingIn(pot: DryingPot, year: readonly MonthPace[]): Drying {
   };
 }
 
-type Standing = Pick<Situation, 'traits' | 'spot' | 'pot' | 'together'>;
+type Standing = Pick<Situation, 'traits' | 'spot' | 'pot' | 'together' | 'learned'>;
 
 /** A plant's own use against typical use of its present pot, by its log; null: that tells nothing yet. */
 export function ownUseOfPresent(
@@ -238,6 +238,10 @@ export function ownUseOfPresent(
     wallCm2: breathingCm2(pot, fill, material),
   });
 }
+
+/** Use against the typical: by the plant's own log, else as its keeper's other plants were weighed. */
+export const useFactorOf = ({ learned }: Pick<Situation, 'learned'>, own: OwnUse | null): number =>
+  own?.factor ?? learned?.useFactor ?? 1;
 
 /** The same of a plant as it stands, rooted through its own pot; by its own log where there is one. */
 export function dryingOfPresent(
@@ -260,7 +264,7 @@ export function dryingOfPresent(
       mix,
       kind,
       ...(together ? { together } : {}),
-      ...(own ? { ownFactor: own.factor } : {}),
+      ownFactor: useFactorOf(present, own),
       ...(reservoir ? { reservoir } : {}),
     },
     yearOf(spot, traits),

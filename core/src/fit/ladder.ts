@@ -27,6 +27,7 @@ import { depthPlan, type DrainageLayer } from './depth.ts';
 import {
   dryingIn,
   ownUseOfPresent,
+  useFactorOf,
   useIn,
   yearEnds,
   WINTER_LEVEL_BELOW,
@@ -201,7 +202,7 @@ function rungFor(option: PotOption, shared: Shared): Rung {
     grownIn: old,
     live: ball.live,
     ...(situation.together ? { together: situation.together } : {}),
-    ...(own ? { ownFactor: own.factor } : {}),
+    ownFactor: useFactorOf(situation, own),
   };
   const winter = winterSchool(shared);
   const ownL = option.features?.reservoirL || null;

@@ -110,7 +110,8 @@ export function activePoints(
   return points;
 }
 
-const CUT_SHARE = 0.75;
+/** A height below this share of those before is that of a plant that was cut. */
+export const CUT_SHARE = 0.75;
 
 export function sinceCut(points: readonly Point[]): Point[] {
   let from = 0;

@@ -1,5 +1,6 @@
 import type { LabelSheet, Paper } from '../labels/index.ts';
 import type { Avoided } from '../media/index.ts';
+import type { OwnRecord } from '../track/index.ts';
 import { USUAL_SETTINGS, type GroupSchools, type SchoolSettings } from '../schools/index.ts';
 
 /** What the keeper chose for the whole collection. */
@@ -21,6 +22,10 @@ export interface Settings extends SchoolSettings {
   potPrice: number | null;
   /** sign before or after prices, as the keeper writes it */
   currency: string;
+  /** what is said is corrected by the keeper’s own record */
+  correctsItself: boolean;
+  /** what that record comes to; null: not enough was found yet */
+  ownRecord: OwnRecord | null;
   /** filled with invented plants */
   demo: boolean;
 }
@@ -38,5 +43,14 @@ export const DEFAULT_SETTINGS: Settings = {
   avoided: { contents: [], components: [] },
   potPrice: null,
   currency: '€',
+  correctsItself: true,
+  ownRecord: null,
   demo: false,
 };
+
+/** What the keeper’s record makes of what is said; null: nothing, or the keeper does not want it. */
+export const recordInForce = ({
+  correctsItself,
+  ownRecord,
+}: Pick<Settings, 'correctsItself' | 'ownRecord'>): OwnRecord | null =>
+  correctsItself ? ownRecord : null;

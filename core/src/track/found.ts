@@ -1,4 +1,4 @@
-import { type Signals, STATES, type State } from '../decide/index.ts';
+import type { Signals, State } from '../decide/index.ts';
 
 /** States that a look can settle: of these what was said is held against what was found. */
 export const TOLD_STATES = [
@@ -8,8 +8,6 @@ export const TOLD_STATES = [
   'tooWet',
 ] as const satisfies readonly State[];
 export type ToldState = (typeof TOLD_STATES)[number];
-export const isTold = (state: State): state is ToldState =>
-  (TOLD_STATES as readonly State[]).includes(state) && STATES.includes(state);
 
 /** A ball so far covered is full, or has room. @source common practice, no source */
 const FULL_FROM = 0.75;

@@ -1,12 +1,13 @@
+export { amountsScore, climbsHeld, type Amount, type AmountScore } from './amounts.ts';
 export {
   correctedChance,
   correctionBy,
   FEWEST_FINDINGS,
   keepersPace,
   paceBy,
-  type FittedCorrection,
   type KeepersPace,
   type PlantsPace,
 } from './correct.ts';
-export { foundIn, isTold, mediumFound, newlyFound, TOLD_STATES, type ToldState } from './found.ts';
-export { missesOf, scoreOf, type Miss, type Pair, type Row, type Score } from './score.ts';
+export { foundIn, mediumFound, newlyFound, TOLD_STATES, type ToldState } from './found.ts';
+export { modelsMark, type OwnRecord } from './record.ts';
+export { missesOf, scoreOf, type Miss, type Pair, type Score } from './score.ts';

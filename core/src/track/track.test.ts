@@ -1,12 +1,17 @@
 import { describe, expect, it } from 'vitest';
+import { resolveTaxon } from '../catalogue/index.ts';
 import { logistic, logit, seeded } from '../number/index.ts';
+import { addDays, TYPICAL_SPOT } from '../season/index.ts';
 import {
+  amountsScore,
+  climbsHeld,
   correctedChance,
   correctionBy,
   FEWEST_FINDINGS,
   foundIn,
   keepersPace,
   missesOf,
+  modelsMark,
   newlyFound,
   scoreOf,
   type Pair,
@@ -193,5 +198,52 @@ describe('a keeper’s pace', () => {
     const at = (12 * each * Math.log(1.5)) / (12 * each + 1 / 0.2 ** 2);
     const pace = keepersPace(Array.from({ length: 12 }, () => plant(1.5)))!;
     expect(Math.log(pace.factor)).toBeCloseTo(at, 9);
+  });
+});
+
+describe('amounts', () => {
+  it('are held against what was said by their ratio, and by the band that was said with them', () => {
+    const score = amountsScore([
+      { said: 10, low: 5, high: 15, found: 10 },
+      { said: 10, low: 5, high: 15, found: 12 },
+      { said: 10, low: 5, high: 15, found: 20 },
+      { said: 8, found: 4 },
+    ])!;
+    expect(score).toMatchObject({ count: 4, ratio: 1.1, close: 0.5, held: 2 / 3 });
+    expect(amountsScore([])).toBeNull();
+  });
+
+  const { traits } = resolveTaxon('Cissus rhombifolia')!;
+  const heights = (...cms: number[]) =>
+    cms.map((cm, i) => ({ date: addDays('2025-04-01', 60 * i), cm }));
+
+  it('of climbs are foretold from what was measured until then, and from nothing later', () => {
+    const lamp = { ...TYPICAL_SPOT, lampHours: 14 };
+    const all = climbsHeld(heights(40, 60, 82, 100), lamp, traits);
+    expect(all.map(({ found }) => found)).toEqual([20, 22, 18]);
+    // What came after changes nothing of what was said before.
+    const other = climbsHeld(heights(40, 60, 82, 300), lamp, traits);
+    expect(other.map(({ said }) => said)).toEqual(all.map(({ said }) => said));
+    for (const { low, said, high } of all) {
+      expect(said).toBeGreaterThan(low!);
+      expect(said).toBeLessThan(high!);
+    }
+  });
+
+  it('begin anew after a cut, and are not told from a week to the next', () => {
+    const cut = climbsHeld(heights(100, 120, 50, 70), { ...TYPICAL_SPOT, lampHours: 14 }, traits);
+    expect(cut.map(({ found }) => found)).toEqual([20, 20]);
+    const close = [
+      { date: '2025-06-01', cm: 50 },
+      { date: '2025-06-08', cm: 55 },
+    ];
+    expect(climbsHeld(close, TYPICAL_SPOT, traits)).toEqual([]);
+  });
+});
+
+describe('the mark of the models', () => {
+  it('is the same as long as they say the same', () => {
+    expect(modelsMark()).toMatch(/^[0-9a-f]{8}$/);
+    expect(modelsMark()).toBe(modelsMark());
   });
 });

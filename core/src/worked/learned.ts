@@ -21,16 +21,20 @@ const BETWEEN_POTS = 0.12;
  * one has said anything.
  *
  * @param stays  in the order of time
+ * @param usual  what is believed of a plant that nothing is known of
  * @returns null when none of them told anything
  * @source normal prior and likelihood by precision, one stay after the other
  */
-export function learnedPace(stays: readonly Stay[]): RootPace | null {
-  let pace: RootPace = TYPICAL_PACE;
+export function learnedPace(
+  stays: readonly Stay[],
+  usual: RootPace = TYPICAL_PACE,
+): RootPace | null {
+  let pace = usual;
   for (const { months, meanActivity, toFill, roots } of stays) {
     pace = rootPace(roots, months, meanActivity, toFill, pace);
   }
   if (!pace.own) return null;
-  return { ...pace, sdLog: Math.min(TYPICAL_PACE.sdLog, Math.hypot(pace.sdLog, BETWEEN_POTS)) };
+  return { ...pace, sdLog: Math.min(usual.sdLog, Math.hypot(pace.sdLog, BETWEEN_POTS)) };
 }
 
 /** One time that a medium was judged, against the life that was reckoned for it. */

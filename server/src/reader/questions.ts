@@ -1,4 +1,4 @@
-import type { IsoDate } from '@fernbank/core';
+import type { IsoDate, KeepersPace } from '@fernbank/core';
 import type { Db } from '../db/driver.ts';
 import { days, plants } from '../db/schema.ts';
 import { markOf } from '../history/touched.ts';
@@ -11,6 +11,7 @@ import { judgeAll, judgedWithin } from '../services/judging.ts';
 import { paceOf } from '../services/pace.ts';
 import { reservoirsOn } from '../services/reservoirs.ts';
 import { nextOn, roundsOf, toBeNoted, type RoundsPart } from '../services/rounds.ts';
+import { learnedOn, trackRecordOn } from '../track/trackRecord.ts';
 import { verdictsOn, type VerdictsPart } from '../services/verdicts.ts';
 
 /** A keeper who asks something while it is judged ahead waits at most so long, ms. */
@@ -43,6 +44,9 @@ export const QUESTIONS = {
   },
   twoYears: (db: Db, { date, from }: { date: IsoDate; from: number }) =>
     aheadOn(db, date, from, AHEAD_MS),
+  trackRecord: (db: Db, { date }: { date: IsoDate }) => trackRecordOn(db, date, AHEAD_MS),
+  learned: (db: Db, { date, filling }: { date: IsoDate; filling: KeepersPace | null }) =>
+    learnedOn(db, date, filling, AHEAD_MS),
   comes: (db: Db, { date }: { date: IsoDate }) => ({ date: nextThatComes(db, date) }),
   toBeNoted: (db: Db, { spotId, date }: { spotId: number; date: IsoDate }) =>
     toBeNoted(db, spotId, date),

@@ -95,6 +95,15 @@ export function viewRoutes(context: Context): DescribedRouter {
   );
 
   routes.get(
+    '/track-record',
+    { summary: 'what was said, held against what was found, part by part', query: dayQuery },
+    (request, response) => {
+      const { date = context.today() } = check(dayQuery, request.query, true);
+      return reader.send(response, 'trackRecord', { date });
+    },
+  );
+
+  routes.get(
     '/plants/:id/file',
     { summary: 'all that is known of a plant, with its verdict', query: dayQuery },
     (request, response) => {
@@ -130,8 +139,8 @@ export function catalogueRoutes(): DescribedRouter {
 const schoolSettings = Object.fromEntries(
   SCHOOL_IDS.map((id) => [SCHOOLS[id].setting, schoolChoice(id)]),
 ) as Record<keyof SchoolSettings, Joi.StringSchema>;
-/** That it is a garden made up for trying is no choice. */
-type ChangedSettings = Partial<Omit<Settings, 'demo'>>;
+/** That it is a garden made up for trying is no choice, nor is what the record comes to. */
+type ChangedSettings = Partial<Omit<Settings, 'demo' | 'ownRecord'>>;
 const changedSettings = Joi.object<ChangedSettings, true>({
   collectionName: Joi.string().trim().allow('').max(80),
   units: Joi.string().valid('metric', 'us'),
@@ -142,6 +151,7 @@ const changedSettings = Joi.object<ChangedSettings, true>({
     Joi.string().valid(...GROUPS.map(({ id }) => id)),
     schoolChoices(GROUP_SCHOOLS),
   ),
+  correctsItself: Joi.boolean(),
   scoopL: Joi.number().min(0.01).max(50).allow(null),
   tubL: Joi.number().min(0.5).max(2000).allow(null),
   avoided: Joi.object({

@@ -6,6 +6,8 @@ import {
   resolveTaxon,
   rootsBroughtForward,
   monthsToFill,
+  paceBy,
+  recordInForce,
   rimCm,
   taxonOfGroup,
   traitsOf,
@@ -120,11 +122,16 @@ export function plantFile(
   };
   const logs = logsOf(records.measurements.filter(within), base.spot, traits);
   if (logs.measured.length > 0) base.measured = logs.measured;
-  const learned = learnedOf(db, records, base);
-  if (learned.pace || learned.life) {
+  const own = recordInForce(settings);
+  const usual = own?.filling ? paceBy(own.filling) : null;
+  const learned = learnedOf(db, records, base, usual ?? undefined);
+  const pace = learned.pace ?? usual;
+  if (pace || learned.life || own) {
     base.learned = {
-      ...(learned.pace ? { pace: learned.pace } : {}),
+      ...(pace ? { pace } : {}),
       ...(learned.life ? { mediumLifeFactor: learned.life.factor } : {}),
+      ...(own?.use ? { useFactor: own.use.factor } : {}),
+      ...(own ? { corrections: own.corrections } : {}),
     };
   }
   const roots = rootsByEarlierLooks(seen, base);

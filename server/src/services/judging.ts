@@ -5,6 +5,7 @@ import {
   signal,
   type Decision,
   type IsoDate,
+  recordInForce,
   type Settings,
   schoolsIn,
 } from '@fernbank/core';
@@ -150,9 +151,10 @@ const spotsInOrder = (db: Db): SpotRow[] =>
   readable(db, spots).sort((a, b) => a.sortOrder - b.sortOrder || a.id - b.id);
 
 /** What of settings and pantry a judgement rests on. */
-function sharedBy(db: Db): string {
+export function sharedBy(db: Db): string {
   const settings = readSettings(db);
-  return JSON.stringify([schoolsIn(settings), settings.groupSchools, mediaFingerprint(db)]);
+  const record = recordInForce(settings);
+  return JSON.stringify([schoolsIn(settings), settings.groupSchools, record, mediaFingerprint(db)]);
 }
 
 /** Plants judged one by one, put among those that were judged before. */

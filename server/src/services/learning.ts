@@ -5,6 +5,7 @@ import {
   isAfter,
   learnedLife,
   learnedPace,
+  mediumFound,
   mediumLife,
   meanTemperatureC,
   monthsBetween,
@@ -42,11 +43,14 @@ const END_DAYS = 45;
 /**
  * Growth and medium life of one plant by its stays that have ended: its record
  * up to a day, never what came after.
+ *
+ * @param usual  pace of a plant that nothing is known of; absent: the typical
  */
 export function learnedOf(
   db: Db,
   { repots, looks: seen }: Pick<PlantRecords, 'repots' | 'looks'>,
   { traits, spot, date, together }: Known,
+  usual?: RootPace,
 ): Learned {
   const ended = repots.filter((row) => row.date <= date && row.before.lastRepot !== null);
   if (ended.length === 0) return { pace: null, life: null, stays: 0 };
@@ -54,6 +58,7 @@ export function learnedOf(
   return {
     pace: learnedPace(
       ends.map(({ row, signals }) => stayOf(row, signals, { traits, spot, together })),
+      usual,
     ),
     life: learnedLife(ends.flatMap(({ row, signals }) => judgedOf(db, row, signals, traits, spot))),
     stays: ended.length,
@@ -92,13 +97,12 @@ function stayOf(
 function judgedOf(
   db: Db,
   { before, date }: RepotRow,
-  { compacted, smell, mould, mediumSunk }: Signals,
+  signals: Signals,
   traits: Traits,
   spot: Spot,
 ): MediumJudged[] {
-  const failed = compacted === true || smell === 'sour' || mould === 'through';
-  const sound = compacted === false || (smell === 'fresh' && mediumSunk !== true);
-  if (!failed && !sound) return [];
+  const failed = mediumFound(signals);
+  if (failed === undefined) return [];
   const atMonths = monthsBetween(before.lastRepot!, date);
   const parts = before.mediumParts ? partsOf(before.mediumParts, pantryFor(db)) : null;
   const { months: lifeMonths } = mediumLife(

@@ -3,6 +3,7 @@ import {
   dayOfYear,
   dryingKPa,
   ownUseOfPresent,
+  useFactorOf,
   reservoirState,
   temperatureOn,
   useIn,
@@ -80,7 +81,7 @@ function typicalUse({ plant, situation, logs }: PlantFile): (date: IsoDate) => n
     outside: plant.pot,
     material: plant.potMaterial,
     together: plant.together,
-    ...(own ? { ownFactor: own.factor } : {}),
+    ownFactor: useFactorOf(situation, own),
   });
   const byDay = new Map<number, number>();
   return (date) => {
