@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { calibration, fernbank, SCHOOL_RULES, totalCost } from './calibration.ts';
 import { filledAfter, fillMonthsOf, trialGarden, trueCost } from './garden.ts';
 import { yearsHeld } from './futures.ts';
+import { correctedOnHeldOut } from './record.ts';
 import { byTurns, byWorth, yearOfRounds } from './looks.ts';
 
 // Tens of thousands of verdicts: how long they take is not what is tested.
@@ -92,5 +93,24 @@ describe('a year foretold', () => {
     expect(below + within + above).toBe(30);
     // Meant to hold 80 %; of 30 gardens fewer than 19 within would be chance once in fifty.
     expect(within).toBeGreaterThanOrEqual(19);
+  });
+});
+
+describe('a correction by a keeper’s own record', () => {
+  const asked = { findings: 60, gardens: 12, seed: 5501 };
+
+  it('scores better on plants that it has not seen, where roots or media go otherwise than is usual', () => {
+    const slow = correctedOnHeldOut({ speed: 0.45, life: 1 }, 'crowded', asked);
+    const wet = correctedOnHeldOut({ speed: 1, life: 0.6 }, 'mediumFailing', asked);
+    console.log('held out', { slow, wet });
+    expect(slow.corrected).toBeLessThan(slow.said - 0.005);
+    expect(wet.corrected).toBeLessThan(wet.said - 0.003);
+  });
+
+  it('costs no more than noise where what is said is right', () => {
+    for (const state of ['crowded', 'mediumFailing'] as const) {
+      const { said, corrected } = correctedOnHeldOut({ speed: 1, life: 1 }, state, asked);
+      expect(corrected - said, state).toBeLessThan(0.004);
+    }
   });
 });

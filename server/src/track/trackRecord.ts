@@ -47,7 +47,7 @@ interface Held {
 const remembered = new WeakMap<Db, Held>();
 
 /** So many plants are read at a time. */
-const AT_ONCE = 50;
+const AT_ONCE = 20;
 
 /**
  * Plant by plant, on from where it stopped when it was asked before; only plants of which something was
@@ -81,6 +81,10 @@ function heldWithin(
   }
   return held;
 }
+
+/** By plant: sums must not hang on who was touched last. */
+const inOrder = ({ of }: Held): HeldOfPlant[] =>
+  [...of].sort(([one], [other]) => one - other).map(([, held]) => held);
 
 function begunOrBrought(db: Db, today: IsoDate, filling: KeepersPace | null): Held {
   const mark = markOf(db);
@@ -131,7 +135,7 @@ const MOST_SHOWN = 30;
 
 export function trackRecordOn(db: Db, today: IsoDate, ms = Infinity): TrackRecord {
   const held = heldWithin(db, today, ms);
-  const all = [...held.of.values()];
+  const all = inOrder(held);
   const told = all.flatMap((one) => one.told);
   const settings = readSettings(db);
   const spotNames = new Map(readable(db, spots).map(({ id, name }) => [id, name]));
@@ -228,7 +232,7 @@ export function learnedOn(
   const held = heldWithin(db, today, ms, filling);
   if (held.toCome.length > 0) return null;
   const since = firstOfMonth(today);
-  const all = [...held.of.values()];
+  const all = inOrder(held);
   const told = all.flatMap((one) => one.told).filter(({ date }) => date < since);
   const corrections: OwnRecord['corrections'] = {};
   for (const state of TOLD_STATES) {
