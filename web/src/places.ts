@@ -77,6 +77,7 @@ export const VIEWS: readonly View[] = [
   { path: '/record/shelf', place: 'record', key: 's', tab: m.record.shelf, view: () => import('./views/record/ShelfView.vue') },
   { path: '/record/ahead', place: 'record', tab: m.ahead.title, view: () => import('./views/record/AheadView.vue') },
   { path: '/record/worked', place: 'record', tab: m.worked.title, view: () => import('./views/record/WorkedView.vue') },
+  { path: '/record/right', place: 'record', tab: m.right.title, view: () => import('./views/record/RightView.vue') },
   { path: '/record/labels', place: 'record', tab: m.labels.title, view: () => import('./views/record/LabelsView.vue') },
   { path: '/record/past', place: 'record', tab: m.keeping.past, view: () => import('./views/record/HistoryView.vue') },
   { path: '/record/keeping', place: 'record', tab: m.keeping.title, view: () => import('./views/record/KeepingView.vue') },

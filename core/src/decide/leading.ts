@@ -5,7 +5,9 @@ import type { State } from './signals.ts';
 const TOLD_BY_TIME: ReadonlySet<string> = new Set(['timeInPot', 'mediumAge']);
 /** What is true of many plants tells nothing of this one: how rare a state is, that old media drown roots. */
 const isBackground = (signal: string, state: State) =>
-  signal === 'baseRate' || (state === 'danger' && TOLD_BY_TIME.has(signal));
+  signal === 'baseRate' ||
+  signal === 'ownRecord' ||
+  (state === 'danger' && TOLD_BY_TIME.has(signal));
 /** Who was asked why would first tell what was seen, then how long it has been. @source common practice, no source */
 const BESIDE_WHAT_IS_SEEN = 0.5;
 /**

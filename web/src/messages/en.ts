@@ -14,6 +14,7 @@ import { solutions } from './solutions.ts';
 import { phone } from './phone.ts';
 import { thinking } from './thinking.ts';
 import { ahead } from './ahead.ts';
+import { right } from './right.ts';
 import { upkeep } from './upkeep.ts';
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
@@ -36,6 +37,7 @@ export const en = {
   solutions,
   thinking,
   ahead,
+  right,
   tray,
   water,
   worked,
