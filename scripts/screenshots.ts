@@ -45,7 +45,7 @@ const VIEWS: [name: string, path: string, size: typeof DESK, shot?: Shot][] = [
     { before: async (page) => page.getByText(/^About \d+/).waitFor() },
   ],
   ['past', '/record/past', DESK, { before: aFewChanges }],
-  ['keeping', '/record/keeping', DESK],
+  ['right', '/record/right', DESK],
 ];
 
 /** Said of a plant that is not in the collection, as far as its answer. */

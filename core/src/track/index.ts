@@ -10,4 +10,12 @@ export {
 } from './correct.ts';
 export { foundIn, mediumFound, newlyFound, TOLD_STATES, type ToldState } from './found.ts';
 export { modelsMark, type OwnRecord } from './record.ts';
-export { missesOf, scoreOf, type Miss, type Pair, type Score } from './score.ts';
+export {
+  leaningOf,
+  missesOf,
+  scoreOf,
+  type Leaning,
+  type Miss,
+  type Pair,
+  type Score,
+} from './score.ts';

@@ -107,6 +107,22 @@ export function scoreOf(pairs: readonly Pair[]): Score | null {
   };
 }
 
+/** Of so many, how many it leaned the right way, and how many one would have that always said the likelier. */
+export interface Leaning {
+  count: number;
+  right: number;
+  always: number;
+}
+
+export function leaningOf(pairs: readonly Pair[]): Leaning {
+  const held = pairs.filter(({ found }) => found > 0.5).length;
+  return {
+    count: pairs.length,
+    right: pairs.filter(({ said, found }) => said >= 0.5 === found > 0.5).length,
+    always: Math.max(held, pairs.length - held),
+  };
+}
+
 /** Some pairs of one kind of plant, medium or place of which otherwise was said than found. */
 export interface Miss {
   of: string;

@@ -10,6 +10,7 @@ import {
   FEWEST_FINDINGS,
   foundIn,
   keepersPace,
+  leaningOf,
   missesOf,
   modelsMark,
   newlyFound,
@@ -101,6 +102,14 @@ describe('the score', () => {
     expect(scoreOf(pairs([0.1, 0, 9]))!.skill).toBeNull();
     expect(scoreOf([])).toBeNull();
     expect(() => scoreOf(pairs([1.2, 1]))).toThrow(/said must/);
+  });
+
+  it('counts how often it leaned the right way, beside who always says the likelier', () => {
+    expect(leaningOf(pairs([0.9, 1, 3], [0.6, 0, 2], [0.1, 0, 4], [0.4, 1]))).toEqual({
+      count: 10,
+      right: 7,
+      always: 6,
+    });
   });
 
   it('blames a part where it is plainly off, and no small one', () => {

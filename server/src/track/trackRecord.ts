@@ -4,6 +4,7 @@ import {
   FEWEST_CASES,
   GRADES,
   keepersPace,
+  leaningOf,
   missesOf,
   modelsMark,
   recordInForce,
@@ -16,6 +17,7 @@ import {
   type Case,
   type IsoDate,
   type KeepersPace,
+  type Leaning,
   type Miss,
   type OwnRecord,
   type Pair,
@@ -114,6 +116,8 @@ export interface SaidOf {
 
 /** Fernbank's own record. */
 export interface TrackRecord {
+  /** over all states together */
+  leaning: Leaning;
   states: (SaidOf & { state: ToldState })[];
   /** repots of which their keeper's earlier ones said how likely they go well */
   outcomes: Score | null;
@@ -139,7 +143,10 @@ export function trackRecordOn(db: Db, today: IsoDate, ms = Infinity): TrackRecor
   const told = all.flatMap((one) => one.told);
   const settings = readSettings(db);
   const spotNames = new Map(readable(db, spots).map(({ id, name }) => [id, name]));
+  const leanings = TOLD_STATES.map((state) => leaningOf(told.filter((one) => one.state === state)));
+  const sum = (what: keyof Leaning) => leanings.reduce((total, one) => total + one[what], 0);
   return {
+    leaning: { count: sum('count'), right: sum('right'), always: sum('always') },
     states: TOLD_STATES.map((state) => {
       const those = told.filter((one) => one.state === state);
       const parts = {

@@ -20,6 +20,12 @@ export const right = {
   empty:
     'Nothing was found yet that could be held against what was said. Looks and repots do it by themselves; from twelve findings on it corrects itself.',
   workingOut: (left: number) => `Going through the record … ${count(left, 'plant')} to come`,
+  leaned: (right: number, of: number) =>
+    `It leaned the right way in ${right} of ${count(of, 'finding')}.`,
+  always: (always: number) => `Always saying the likelier would have been right in ${always}.`,
+  since: (date: string) => `Since ${date} it corrects what it says by this, gently.`,
+  notYetAtAll: (fewest: number) =>
+    `It corrects itself once ${fewest} findings of one kind are there.`,
   states: {
     crowded: { title: 'Full pots', was: 'was full', were: 'were full', one: 'full' },
     mediumFailing: {
@@ -76,7 +82,7 @@ export const right = {
   drySaid: (waterings: number, ratio: number) =>
     ratio > 0.9 && ratio < 1.1
       ? `You watered as it said, as a rule (${count(waterings, 'watering')}).`
-      : `You watered after ${times(ratio)} as many days as it said, as a rule (${count(waterings, 'watering')}).`,
+      : `You watered after ${times(ratio)} as many days as it said, as a rule (${count(waterings, 'watering')}): ${ratio > 1 ? 'you let pots get drier than it reckons' : 'you do not wait for them to get as dry as it reckons'}.`,
   use: (factor: number, weighings: number) =>
     `Your weighed plants use ${times(factor)} as much water as is typical (${count(weighings, 'weighing')}).`,
   useApplied: 'Plants that you do not weigh are reckoned so too.',
@@ -96,7 +102,7 @@ export const right = {
   no: 'no',
   switch: 'Correct what is said by this record',
   switchWhy:
-    'Gently, once a month, and never from under twelve findings. Verdicts, the fit and Ahead all go by it.',
+    'Once a month, and never from under twelve findings. Verdicts, the fit and Ahead all go by it.',
   switched: (on: boolean) =>
     on ? 'What is said is corrected by your record.' : 'What is said is no longer corrected.',
 };

@@ -35,20 +35,24 @@ const about = (share: number) => {
 };
 type Words = (typeof m.right.states)[ToldState];
 
+/** One pot by itself shows nothing. */
+const FEW = 3;
 /** Of what it was surest, and of what it was least sure. */
 function sentences({ rows }: Score, words: Words): string[] {
-  const shown = rows.length > 1 ? [rows[rows.length - 1]!, rows[0]!] : rows;
+  const many = rows.filter(({ count }) => count >= FEW);
+  const [first, last] = [many[0] ?? rows[0]!, many[many.length - 1] ?? rows[rows.length - 1]!];
+  const shown = first === last ? [first] : [last, first];
   return shown.map(({ said, count, found }) =>
     m.right.said(about(said), count, Math.round(found), words),
   );
 }
 const SKILFUL = 0.05;
-const skillOf = ({ skill }: Score) =>
-  skill === null
-    ? m.right.alike
-    : skill >= SKILFUL
-      ? m.right.better(percent(skill))
-      : m.right.noBetter;
+const skillOf = ({ skill, count }: Score) =>
+  count < FEWEST_FINDINGS
+    ? []
+    : skill === null
+      ? [m.right.alike]
+      : [skill >= SKILFUL ? m.right.better(percent(skill)) : m.right.noBetter];
 
 const EXAMPLES = [0.2, 0.8];
 function correctionOf(state: ToldState, found: number): string {
@@ -69,7 +73,7 @@ const cards = computed(() =>
       state,
       words,
       score,
-      lines: score ? [...sentences(score, words), skillOf(score)] : [m.right.none],
+      lines: score ? [...sentences(score, words), ...skillOf(score)] : [m.right.none],
       misses: misses.map(({ label, miss }) =>
         m.right.errs(label, miss.found, miss.count, miss.said.toFixed(0), words),
       ),
@@ -77,6 +81,12 @@ const cards = computed(() =>
     };
   }),
 );
+const isCorrected = computed(() => {
+  const { inForce } = value.value!;
+  if (!inForce) return false;
+  const { corrections, filling, use } = inForce;
+  return filling !== null || use !== null || Object.keys(corrections).length > 0;
+});
 const anything = computed(() => {
   const { states, outcomes, dry, climbs } = value.value!;
   return outcomes || dry || climbs || states.some(({ score }) => score);
@@ -94,7 +104,25 @@ const anything = computed(() => {
     <template v-if="value">
       <p v-if="!anything" class="panel">{{ m.right.empty }}</p>
       <template v-else>
-        <p class="quiet">{{ m.right.intro }}</p>
+        <section class="panel stack answer">
+          <p v-if="value.leaning.count > 0" class="lead serif">
+            {{ m.right.leaned(value.leaning.right, value.leaning.count) }}
+          </p>
+          <p v-if="value.leaning.count > 0">{{ m.right.always(value.leaning.always) }}</p>
+          <p v-if="isCorrected">{{ m.right.since(dates.day(value.inForce!.since)) }}</p>
+          <p v-else-if="value.correctsItself">{{ m.right.notYetAtAll(FEWEST_FINDINGS) }}</p>
+          <p v-else>{{ m.right.off }}</p>
+          <p class="quiet small">{{ m.right.intro }}</p>
+          <v-switch
+            class="no-print"
+            :model-value="value.correctsItself"
+            :label="m.right.switch"
+            :hint="m.right.switchWhy"
+            persistent-hint
+            color="primary"
+            @update:model-value="turn"
+          />
+        </section>
         <div class="panels">
           <section v-for="card in cards" :key="card.state" class="panel stack">
             <h2>{{ card.words.title }}</h2>
@@ -114,7 +142,7 @@ const anything = computed(() => {
             >
               {{ line }}
             </p>
-            <p>{{ skillOf(value.outcomes) }}</p>
+            <p v-for="line in skillOf(value.outcomes)" :key="line">{{ line }}</p>
             <ScoreRows :score="value.outcomes" />
           </section>
           <section v-if="value.dry || value.use" class="panel stack">
@@ -145,16 +173,6 @@ const anything = computed(() => {
           </section>
         </div>
       </template>
-      <section class="panel no-print">
-        <v-switch
-          :model-value="value.correctsItself"
-          :label="m.right.switch"
-          :hint="m.right.switchWhy"
-          persistent-hint
-          color="primary"
-          @update:model-value="turn"
-        />
-      </section>
       <section v-if="value.newest.length > 0" class="panel stack">
         <h2>{{ m.right.rests }}</h2>
         <div class="scroll">
@@ -187,6 +205,9 @@ const anything = computed(() => {
 </template>
 
 <style scoped>
+.lead {
+  font-size: clamp(1.25rem, 1.05rem + 1vw, 1.6rem);
+}
 .first {
   font-size: 1.1rem;
 }
