@@ -18,7 +18,7 @@ for (const [where, viewport] of [
       await page.goto('/record/ahead');
       const answer = page.locator(ANSWER);
       await expect(answer).toHaveText(
-        /^About \d+ \(\d+–\d+\) repots by the end of \w+, most in \w+\.$/,
+        /^About \d+ \(\d+–\d+\) repots by the end of \w+, most in [\w ]+\.$/,
       );
       await expect(answer).toBeInViewport();
       await settled(page);
@@ -58,6 +58,71 @@ for (const [where, viewport] of [
     });
   });
 }
+
+test('days are proposed on those that a keeper has, and one is taken over into the potting day', async ({
+  page,
+}) => {
+  await page.goto('/record/ahead');
+  const days = page.locator('section.days');
+  const dates = () => days.locator('li strong').allTextContents();
+  await expect(days.locator('li').first()).toBeVisible();
+  for (const date of await dates()) expect(date).toMatch(/^Sat/);
+  const before = (await dates()).length;
+
+  await choose(page, 'You can pot on', 'weekends');
+  await choose(page, 'Time on each day', '8 h');
+  await expect.poll(async () => (await dates()).length).toBeLessThanOrEqual(before);
+  const first = days.locator('li').first();
+  const told = (await first.locator('strong').textContent())!;
+  // In a week in which nobody is there no day is proposed.
+  const monday = await page.evaluate(() => {
+    const format = { day: 'numeric', month: 'short', timeZone: 'UTC' } as const;
+    return new Intl.DateTimeFormat(undefined, format).format(new Date('2026-03-16'));
+  });
+  await choose(page, 'Not in the weeks of', monday);
+  await page.keyboard.press('Escape');
+  await expect(first.locator('strong')).not.toHaveText(told);
+  // Whose weeks end before the next such day is named, not forgotten.
+  await expect(days.getByText(/^No such day within its weeks/)).toBeVisible();
+
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    days.getByRole('button', { name: 'Calendar (.ics)' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('potting-days.ics');
+
+  const open = await (await page.request.get('/api/days/now')).json();
+  const { dates: asked, nextChance } = open.items[0];
+  await first.getByRole('button', { name: /^Plan a potting day on/ }).click();
+  await page.waitForURL('**/day');
+  const { items } = await (await page.request.get('/api/days/now')).json();
+  expect(items).toHaveLength(open.items.length);
+  expect(items[0].dates[0].minutes).toBe(480);
+  expect(items[0].dates[0].date > asked[0].date || items[0].dates[0].date < asked[0].date).toBe(
+    true,
+  );
+  await page.request.patch(`/api/days/${items[0].id}`, { data: { dates: asked, nextChance } });
+});
+
+test('what is stopped is told as far as it came', async ({ page }) => {
+  await page.goto('/record/ahead');
+  await expect(page.locator(ANSWER)).toBeVisible();
+  // Many more plants than there are: so that there is something to stop.
+  await page.route('**/api/ahead', async (route) => {
+    const answer = await (await route.fetch()).json();
+    const { plants } = answer.problem;
+    answer.problem.plants = Array.from({ length: 60 }, (_, i) =>
+      plants.map((one: { id: number }) => ({ ...one, id: 100 * i + one.id })),
+    ).flat();
+    await route.fulfill({ json: answer });
+  });
+  await page.reload();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(
+    page.getByText(/^Stopped: told by the \d+ courses drawn until then\.$/),
+  ).toBeVisible();
+  await expect(page.locator(ANSWER)).toHaveText(/^About \d+/);
+});
 
 test.describe('with nothing kept', () => {
   test.use({ place: 'empty' });

@@ -94,6 +94,7 @@ interface Single {
   'POST /days/:id/close': ShownDay;
   'POST /days/:id/undo': ShownDay;
   'GET /ahead': AheadAnswer;
+  'POST /ahead/calendar': { ics: string };
   'GET /track-record': TrackRecord;
   'GET /reservoirs': Page<OverWater>;
   'GET /reservoirs/:id': { reservoir: OverWater | null };

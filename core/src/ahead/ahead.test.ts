@@ -3,7 +3,17 @@ import { resolveTaxon } from '../catalogue/index.ts';
 import { decide, HORIZON_WEEKS, SHIFTS, weeksAhead, type Situation } from '../decide/index.ts';
 import { nominalPot } from '../pots/index.ts';
 import { addDays, TYPICAL_SPOT } from '../season/index.ts';
-import { aheadOf, Futures, type AheadPlant, type AheadProblem } from './index.ts';
+import {
+  aheadOf,
+  Drawing,
+  Futures,
+  meetsAbove,
+  otherwise,
+  pottingDays,
+  type AheadPlant,
+  type AheadProblem,
+  type KeepersDays,
+} from './index.ts';
 
 const FROM = '2026-03-16';
 const CERTAIN = { looks: 0, pace: 0, delay: 0, ill: 0 };
@@ -28,6 +38,9 @@ function plant(id: number, given: Partial<AheadPlant> = {}): AheadPlant {
     ],
     weeks: weeks(5, 60),
     notBefore: 0,
+    settledIn: null,
+    window: null,
+    meets: { likely: null, soonest: null },
     danger: 0.02,
     rescue: false,
     repots: [
@@ -94,6 +107,149 @@ describe('a plant whose pace is certain', () => {
     expect(firstOf({ notBefore: 12 })).toBe(12);
     expect(firstOf({ weeks: weeks(HORIZON_WEEKS, 90) })).toBeUndefined();
     expect(firstOf({ weeks: weeks(40, 90), rescue: true })).toBe(0);
+  });
+});
+
+describe('what was settled, and what goes in beside the mix', () => {
+  const firstOf = (given: Partial<AheadPlant>, doubt?: typeof CERTAIN) =>
+    new Futures({ from: FROM, plants: [plant(1, given)], shelf: [] }, 1, doubt).next().repots[0];
+
+  it('is repotted on the potting day that was settled, whatever else would be thought best', () => {
+    for (const seed of [1, 2, 3]) {
+      const futures = new Futures(
+        { from: FROM, plants: [plant(1, { settledIn: 4, danger: 0 })], shelf: [] },
+        seed,
+        { looks: 1, pace: 1, delay: 1, ill: 0 },
+      );
+      for (let drawn = 0; drawn < 20; drawn++) expect(futures.next().repots[0]!.week).toBe(4);
+    }
+    const never = { weeks: weeks(HORIZON_WEEKS, 200), settledIn: 9 };
+    expect(firstOf(never, CERTAIN)!.week).toBe(9);
+    expect(firstOf({ ...never, settledIn: null }, CERTAIN)).toBeUndefined();
+  });
+
+  it('counts poles and feed with the repots that they go with', () => {
+    const [first, second] = plant(1).repots;
+    const pole = { label: 'moss pole', lengthCm: 90 };
+    const repots = [
+      { ...first!, pole, feedG: 3 },
+      { ...second!, feedG: 5 },
+    ];
+    const plants = [plant(1, { repots }), plant(2, { repots }), plant(3)];
+    const { poles, feedG } = aheadOf(
+      { from: FROM, plants, shelf: [] },
+      { futures: 10, doubt: CERTAIN },
+    );
+    expect(poles.map(({ label, lengthCm }) => [label, lengthCm])).toEqual([['moss pole', 90]]);
+    expect(poles[0]!.poles.upTo.at(-1)!.middle).toBe(2);
+    expect(feedG.upTo.at(-1)!.middle).toBe(2 * (3 + 5));
+  });
+
+  it('of a plant that is divided stays in its pot, and takes the next one a time later', () => {
+    const problem = otherwise({ from: FROM, plants: [plant(1)], shelf: [] }, { divided: [1] });
+    const { repots } = new Futures(problem, 1, CERTAIN).next();
+    expect(repots.map(({ rimCm, source }) => [rimCm, source])).toEqual([
+      [12, 'stays'],
+      [14, 'toBuy'],
+    ]);
+    expect(repots[0]!.week).toBe(5);
+  });
+});
+
+describe('what grows into what is above it', () => {
+  const { traits } = resolveTaxon('Cissus rhombifolia')!;
+  const lamp = { ...TYPICAL_SPOT, lampHours: 14 };
+  const heights = Array.from({ length: 6 }, (_, i) => ({
+    date: addDays(FROM, -30 * (6 - i)),
+    cm: 40 + 10 * i,
+  }));
+  const meets = (headroomCm: number, standsCm = 100) =>
+    meetsAbove({ standsCm, headroomCm, heights, from: FROM, spot: lamp, traits });
+
+  it('comes the sooner the less room there is, and may come sooner than is likely', () => {
+    expect(meets(90)).toEqual({ likely: 0, soonest: 0 });
+    const near = meets(130).likely!;
+    const far = meets(190).likely!;
+    expect(near).toBeGreaterThan(0);
+    expect(far).toBeGreaterThan(near);
+    expect(meets(190).soonest!).toBeLessThan(far);
+    expect(meets(5000)).toEqual({ likely: null, soonest: null });
+  });
+});
+
+describe('potting days', () => {
+  const due = (id: number, from: number, to: number, minutes = 30) =>
+    plant(id, {
+      window: { from, best: from, to },
+      repots: [{ rimCm: 14, newMediumL: 1, minutes }],
+    });
+  const SATURDAYS: KeepersDays = { weekdays: [5], minutes: 180, away: [], from: FROM };
+  const proposed = (plants: AheadPlant[], keeper: Partial<KeepersDays> = {}) =>
+    pottingDays({ from: FROM, plants, shelf: [] }, { ...SATURDAYS, ...keeper });
+  const weekOf = (date: string) => (Date.parse(date) - Date.parse(FROM)) / 604_800_000;
+
+  it('fall on the keeper’s weekdays, within the weeks of every verdict, and not where nobody is there', () => {
+    const plants = [due(1, 2, 6), due(2, 5, 9), due(3, 12, 14)];
+    const { days, without } = proposed(plants);
+    expect(without).toEqual([]);
+    expect(days.map(({ plants: who }) => who.map(({ id }) => id))).toEqual([[1, 2], [3]]);
+    for (const { date, plants: who } of days) {
+      expect(new Date(date).getUTCDay()).toBe(6);
+      for (const { id } of who) {
+        const { window } = plants.find((one) => one.id === id)!;
+        expect(weekOf(date)).toBeGreaterThanOrEqual(window!.from);
+        expect(weekOf(date)).toBeLessThan(window!.to + 1);
+      }
+    }
+    const away = [5, 6].map((week) => addDays(FROM, 7 * week));
+    const others = proposed(plants, { away }).days.map(({ date }) => date);
+    for (const date of others) expect([5, 6]).not.toContain(Math.floor(weekOf(date)));
+  });
+
+  it('are as few as can be, by every choice of Saturdays', () => {
+    for (let seed = 0; seed < 40; seed++) {
+      const plants = Array.from({ length: 6 }, (_, i) => {
+        const from = (7 * i + 5 * seed) % 9;
+        return due(i + 1, from, from + ((i * seed) % 4));
+      });
+      const { days } = proposed(plants, { minutes: 1e6 });
+      const stabs = (chosen: number) =>
+        plants.every(({ window }) => {
+          for (let week = window!.from; week <= window!.to; week++) {
+            if (chosen & (1 << week)) return true;
+          }
+          return false;
+        });
+      let fewest = Infinity;
+      for (let chosen = 0; chosen < 1 << 13; chosen++) {
+        if (!stabs(chosen)) continue;
+        let bits = 0;
+        for (let rest = chosen; rest > 0; rest &= rest - 1) bits += 1;
+        fewest = Math.min(fewest, bits);
+      }
+      expect(days.length, String(seed)).toBe(fewest);
+    }
+  });
+
+  it('hold no more than there is time for; who finds none is named', () => {
+    const many = Array.from({ length: 10 }, (_, i) => due(i + 1, 3, 4, 50));
+    const { days, without } = proposed(many);
+    expect(days.map(({ plants: who }) => who.length)).toEqual([3, 3]);
+    expect(without).toHaveLength(4);
+    for (const { minutes } of days) expect(minutes).toBeLessThanOrEqual(180);
+    // One that takes longer than a day has it to itself.
+    expect(proposed([due(1, 3, 4, 400)]).days).toHaveLength(1);
+  });
+
+  it('ask nobody who waits for no Saturday, has a day already, or has nothing due', () => {
+    const plants = [
+      { ...due(1, 0, 3), rescue: true },
+      { ...due(2, 0, 3), settledIn: 1 },
+      plant(3),
+      { ...due(4, 0, 3), notBefore: 30 },
+      due(5, 40, 44),
+    ];
+    expect(proposed(plants)).toEqual({ days: [], without: [] });
   });
 });
 
@@ -181,6 +337,14 @@ describe('bands', () => {
     };
     expect(width(CERTAIN)).toBe(0);
     expect(width()).toBeGreaterThan(3);
+  });
+
+  it('are told of what was drawn so far, and come out as when they are drawn at once', () => {
+    const drawing = new Drawing(garden());
+    drawing.more(30);
+    expect(drawing.told()).toEqual(aheadOf(garden(), { futures: 30 }));
+    drawing.more(50);
+    expect(drawing.told()).toEqual(aheadOf(garden(), { futures: 80 }));
   });
 
   it('stop when they are told to, with what was drawn until then', () => {

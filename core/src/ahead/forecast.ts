@@ -8,7 +8,7 @@ import {
   type FutureRepot,
   type Witness,
 } from './futures.ts';
-import type { AheadProblem } from './problem.ts';
+import type { AheadProblem, NextRepot } from './problem.ts';
 
 /** What is expected: of ten futures one has less than `low`, one more than `high`. */
 export interface Expected {
@@ -36,6 +36,10 @@ export interface Ahead {
   shelf: Course;
   handedDown: Course;
   lost: Course;
+  /** poles that are new, by what they are and how long, the short ones first */
+  poles: { label: string; lengthCm: number; poles: Course }[];
+  /** lasting feed that goes in, g */
+  feedG: Course;
   /** rims of a spot side by side, cm: today, in a year, in two */
   room: { spotId: number; nowCm: number; yearCm: number; twoYearsCm: number }[];
   /** how likely each plant is repotted within a year, the month in which that is likeliest, and how likely that is */
@@ -50,7 +54,8 @@ export interface AheadOptions {
   onProgress?: (share: number) => unknown;
 }
 
-const FUTURES = 1000;
+/** So many tell the bands well enough. */
+export const FUTURES = 1000;
 const TELL_EACH = 25;
 const YEAR_WEEKS = 52;
 const BAND = { low: 0.1, middle: 0.5, high: 0.9 } as const;
@@ -115,17 +120,40 @@ export function aheadOf(
   problem: AheadProblem,
   { futures = FUTURES, seed = 1, doubt = FULL_DOUBT, onProgress }: AheadOptions = {},
 ): Ahead {
-  const { months, monthOf } = monthsFrom(problem.from);
-  const luck = new Futures(problem, seed, doubt);
-  const ledger = new Ledger(problem, months.length, monthOf);
-  let drawn = 0;
-  while (drawn < futures) {
-    ledger.begin();
-    luck.draw(ledger);
-    drawn += 1;
-    if (drawn % TELL_EACH === 0 && onProgress?.(drawn / futures) === false) break;
+  const drawing = new Drawing(problem, { seed, doubt });
+  while (drawing.drawn < futures) {
+    drawing.more(Math.min(TELL_EACH, futures - drawing.drawn));
+    if (onProgress?.(drawing.drawn / futures) === false) break;
   }
-  return ledger.told(months, drawn);
+  return drawing.told();
+}
+
+/** The same, some futures at a time: whoever has enough is told what was drawn until then. */
+export class Drawing {
+  private readonly luck: Futures;
+  private readonly ledger: Ledger;
+  private readonly months: string[];
+  drawn = 0;
+
+  constructor(
+    problem: AheadProblem,
+    { seed = 1, doubt = FULL_DOUBT }: Pick<AheadOptions, 'seed' | 'doubt'> = {},
+  ) {
+    const { months, monthOf } = monthsFrom(problem.from);
+    this.months = months;
+    this.luck = new Futures(problem, seed, doubt);
+    this.ledger = new Ledger(problem, months.length, monthOf);
+  }
+  more(futures: number): void {
+    for (let each = 0; each < futures; each++) {
+      this.ledger.begin();
+      this.luck.draw(this.ledger);
+    }
+    this.drawn += futures;
+  }
+  told(): Ahead {
+    return this.ledger.told(this.months, this.drawn);
+  }
 }
 
 /** Keeps the books of every future. */
@@ -138,6 +166,8 @@ class Ledger implements Witness {
   private readonly losses: Sums;
   private readonly components = new Map<string, Sums>();
   private readonly toBuy = new Map<number, Sums>();
+  private readonly feed: Sums;
+  private readonly poles = new Map<string, { label: string; lengthCm: number; sums: Sums }>();
   private readonly spots = new Map<number, { now: number; year: number; two: number }>();
   /** of each plant: its components, and in how many futures its first repot of the year fell into each month */
   private readonly books: { parts: { litres: Sums; measureL: number }[]; firsts: Float64Array }[];
@@ -153,6 +183,9 @@ class Ledger implements Witness {
     this.handed = this.sums();
     this.ofShelf = this.sums();
     this.losses = this.sums();
+    this.feed = this.sums();
+    for (const { repots } of problem.plants)
+      for (const { pole } of repots) if (pole) this.poleOf(pole);
     this.books = problem.plants.map(({ parts, spotId, rimCm, repots }) => {
       for (const width of [rimCm, ...repots.map((one) => one.rimCm)]) {
         this.row(this.toBuy, widthSold(width));
@@ -181,6 +214,13 @@ class Ledger implements Witness {
     return row;
   }
 
+  private poleOf({ label, lengthCm }: NonNullable<NextRepot['pole']>): Sums {
+    const key = `${label} ${lengthCm}`;
+    let row = this.poles.get(key);
+    if (!row) this.poles.set(key, (row = { label, lengthCm, sums: this.sums() }));
+    return row.sums;
+  }
+
   begin(): void {
     this.drawn += 1;
     for (const each of this.all) each.begin();
@@ -197,9 +237,11 @@ class Ledger implements Witness {
     const { repots, spotId } = this.problem.plants[index]!;
     const { parts, firsts } = this.books[index]!;
     const month = this.monthOf[week]!;
-    const { newMediumL, minutes } = repots[Math.min(nth, repots.length - 1)]!;
+    const { newMediumL, minutes, pole, feedG = 0 } = repots[Math.min(nth, repots.length - 1)]!;
     this.repots.add(month, 1);
     this.minutes.add(month, minutes);
+    this.feed.add(month, feedG);
+    if (pole) this.poleOf(pole).add(month, 1);
     for (const { litres, measureL } of parts) litres.add(month, measureL * newMediumL);
     if (source === 'toBuy') this.toBuy.get(widthSold(rimCm))!.add(month, 1);
     else if (source !== 'stays') (source === 'shelf' ? this.ofShelf : this.handed).add(month, 1);
@@ -236,6 +278,11 @@ class Ledger implements Witness {
       shelf: this.ofShelf.course(),
       handedDown: this.handed.course(),
       lost: this.losses.course(),
+      feedG: this.feed.course(),
+      poles: [...this.poles.values()]
+        .sort((a, b) => a.lengthCm - b.lengthCm)
+        .map(({ label, lengthCm, sums }) => ({ label, lengthCm, poles: sums.course() }))
+        .filter(({ poles }) => needed(poles)),
       room: [...this.spots].map(([spotId, { now, year, two }]) => ({
         spotId,
         nowCm: now,

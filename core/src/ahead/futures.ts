@@ -128,8 +128,11 @@ export class Futures {
     let rim = plant.rimCm;
     let at = this.firstWeek(plant, full, medium);
     let nth = 0;
-    for (let time = 0; at < WEEKS_AHEAD || illAt !== null; time++) {
-      const delayed = this.later(plant, at, luck.share());
+    for (let time = 0; at < WEEKS_AHEAD || illAt !== null || plant.settledIn !== null; time++) {
+      const late = luck.share();
+      // Whoever settled on a day comes on it.
+      const settled = time === 0 ? plant.settledIn : null;
+      const delayed = settled ?? this.later(plant, at, late);
       const isRescue = illAt !== null && illAt <= delayed && time === 0;
       const week = isRescue ? illAt : delayed;
       if (week >= WEEKS_AHEAD) return;

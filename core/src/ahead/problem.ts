@@ -9,6 +9,17 @@ export interface NextRepot {
   /** settled mix that goes in, L */
   newMediumL: number;
   minutes: number;
+  /** the support that is new with it; absent: none, or the one it has */
+  pole?: { label: string; lengthCm: number };
+  /** lasting feed that goes in, g */
+  feedG?: number;
+}
+
+/** Weeks of a verdict's window, from week 0 on. */
+export interface WeekWindow {
+  from: number;
+  best: number;
+  to: number;
 }
 
 /** A plant as a forecast takes it. */
@@ -23,6 +34,12 @@ export interface AheadPlant {
   weeks: WeeksAhead;
   /** it is not touched before this week, by its keeper’s own word */
   notBefore: number;
+  /** the week of the potting day that was settled for it; null: none */
+  settledIn: number | null;
+  /** weeks in which its next repot costs hardly more than in the best; null: none is named */
+  window: WeekWindow | null;
+  /** the week in which it likely meets what is above it, and the first in which it may; null: not within two years, or nothing is above */
+  meets: { likely: number | null; soonest: number | null };
   /** chance that it is in danger now */
   danger: number;
   /** … so plainly that it is rescued now */
@@ -50,7 +67,10 @@ const HANDS_BY_WIDTH = 1.2;
 const STEP = { least: 1.08, most: 1.25 } as const;
 
 /** The repot after a repot: one step up of the same kind, to a width that is sold. */
-export function repotAfter({ rimCm, newMediumL, minutes }: NextRepot, fromCm: number): NextRepot {
+export function repotAfter(
+  { rimCm, newMediumL, minutes, feedG }: NextRepot,
+  fromCm: number,
+): NextRepot {
   const step = clamp(rimCm / fromCm, STEP.least, STEP.most);
   const wider = STANDARD_RIMS_CM.find((width) => width >= 0.98 * step * rimCm) ?? rimCm;
   const by = wider / rimCm;
@@ -58,5 +78,6 @@ export function repotAfter({ rimCm, newMediumL, minutes }: NextRepot, fromCm: nu
     rimCm: wider,
     newMediumL: newMediumL * by ** 3,
     minutes: minutes * by ** HANDS_BY_WIDTH,
+    ...(feedG ? { feedG: feedG * by ** 3 } : {}),
   };
 }

@@ -1,10 +1,12 @@
 import { SHIFTS } from '../decide/index.ts';
-import type { AheadProblem } from './problem.ts';
+import type { AheadPlant, AheadProblem } from './problem.ts';
 
 /** What a keeper could do about what comes. */
 export interface AheadWhatIf {
   /** plants that are given away, by id */
   without?: readonly number[];
+  /** plants that are divided when they are repotted next, by id: one piece stays in the pot, the others go */
+  divided?: readonly number[];
   /** pots are kept snug: the next one is put off until it is plainly needed */
   snug?: boolean;
   /** nothing is repotted before this week; rescues are */
@@ -19,14 +21,16 @@ const SNUG_LASTS = 1.3;
 /** The same collection, otherwise kept; with the same seed it meets the same luck. */
 export function otherwise(
   problem: AheadProblem,
-  { without = [], snug = false, notBefore = 0 }: AheadWhatIf,
+  { without = [], divided = [], snug = false, notBefore = 0 }: AheadWhatIf,
 ): AheadProblem {
   const gone = new Set(without);
+  const pieces = new Set(divided);
   const plants = problem.plants
     .filter(({ id }) => !gone.has(id))
     .map((plant) => ({
       ...plant,
       notBefore: Math.max(plant.notBefore, notBefore),
+      repots: pieces.has(plant.id) ? dividedFirst(plant) : plant.repots,
       weeks: snug
         ? {
             ...plant.weeks,
@@ -50,3 +54,13 @@ export const partOf = (
       (spotId == null || plant.spotId === spotId) && (group == null || plant.group === group),
   ),
 });
+
+/** Work of parting a plant, beside that of the repot, min. @source common practice, no source */
+const PARTING_MINUTES = 10;
+
+/** A piece goes back into as wide a pot; what would have been the next pot is so once it has filled that. */
+function dividedFirst({ rimCm, repots }: AheadPlant): AheadPlant['repots'] {
+  const [first] = repots;
+  const { pole: _pole, ...own } = first!;
+  return [{ ...own, rimCm, minutes: own.minutes + PARTING_MINUTES }, ...repots];
+}

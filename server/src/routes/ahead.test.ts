@@ -1,5 +1,6 @@
-import { aheadOf, Futures, type AheadProblem } from '@fernbank/core';
+import { addDays, aheadOf, Futures, type AheadProblem } from '@fernbank/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { days } from '../db/schema.ts';
 import { aheadOn, type AheadAnswer } from '../services/ahead.ts';
 import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 
@@ -137,5 +138,55 @@ describe('two years ahead of a collection', () => {
     } finally {
       empty.close();
     }
+  });
+
+  it('repot on the potting day that was settled for a plant, and hold its window', async () => {
+    const { problem } = await ahead();
+    const { items } = await get('/api/verdicts');
+    for (const { id, window, settledIn } of problem.plants) {
+      const { window: said } = items.find((one: { plantId: number }) => one.plantId === id);
+      expect(settledIn).toBeNull();
+      if (!said) {
+        expect(window).toBeNull();
+        continue;
+      }
+      const day = (week: number) => addDays(problem.from, 7 * week);
+      expect([day(window!.from), day(window!.best), day(window!.to)]).toEqual([
+        said.from,
+        said.best,
+        said.to,
+      ]);
+    }
+    const { plantId } = items.find(({ headline }: never) => headline === 'repotInWindow');
+    const line = { plant: plantId, date: 0 };
+    const date = '2026-05-02';
+    const settle = (on: string) =>
+      app.journal.write({ what: 'settled' }, () =>
+        app.file.db
+          .update(days)
+          .set({
+            state: 'settled',
+            plan: { dates: [{ date: on, minutes: 60 }], lines: [line] } as never,
+          })
+          .run(),
+      );
+    settle(date);
+    const { problem: then } = await ahead();
+    expect(firstWeeks(then).get(plantId)).toBe(6);
+    // One that was is no appointment any more.
+    settle('2026-03-07');
+    expect((await ahead()).problem.plants.find(({ id }) => id === plantId)!.settledIn).toBeNull();
+  });
+
+  it('put the days that were proposed into a calendar file', async () => {
+    const day = { date: '2026-04-18', summary: 'Pot 2 plants', text: 'Gangway, Bosun' };
+    const { body } = await app.call
+      .post('/api/ahead/calendar')
+      .send({ days: [day] })
+      .expect(200);
+    expect(body.ics).toMatch(/DTSTART;VALUE=DATE:20260418/);
+    expect(body.ics).toContain('SUMMARY:Pot 2 plants');
+    expect(body.ics).toContain('DESCRIPTION:Gangway\\, Bosun');
+    await app.call.post('/api/ahead/calendar').send({ days: [] }).expect(400);
   });
 });

@@ -21,6 +21,7 @@ import { idOf, rowOr404 } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { readSettings, writeSettings } from '../services/settings.ts';
 import type { RoundsPart } from '../services/rounds.ts';
+import { proposedCalendar, type ProposedDay } from '../services/calendar.ts';
 import { wholePlant } from '../services/wholePlant.ts';
 import type { VerdictsPart } from '../services/verdicts.ts';
 
@@ -38,6 +39,20 @@ const roundsQuery = Joi.object<RoundsPart & { date?: IsoDate }, true>({
 const aheadQuery = Joi.object<{ date?: IsoDate; from?: number }, true>({
   date: isoDate(),
   from: passedOver(),
+});
+const MOST_DAYS = 200;
+const proposedDays = Joi.object<{ days: ProposedDay[] }, true>({
+  days: Joi.array()
+    .items(
+      Joi.object({
+        date: isoDate().required(),
+        summary: Joi.string().max(NAME_CHARS).required(),
+        text: Joi.string().allow('').max(20_000).required(),
+      }),
+    )
+    .min(1)
+    .max(MOST_DAYS)
+    .required(),
 });
 const nextQuery = Joi.object<{ date?: IsoDate; after: number }, true>({
   date: isoDate(),
@@ -93,6 +108,12 @@ export function viewRoutes(context: Context): DescribedRouter {
       return reader.send(response, 'twoYears', { date, from });
     },
   );
+
+  routes.calculator('/ahead/calendar', {
+    summary: 'potting days that were proposed, as a calendar file',
+    body: proposedDays,
+    sum: ({ days }) => ({ ics: proposedCalendar(days) }),
+  });
 
   routes.get(
     '/track-record',

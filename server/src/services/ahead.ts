@@ -4,6 +4,7 @@ import {
   fitOf,
   ladderOptions,
   measureOut,
+  meetsAbove,
   mondayOf,
   plantMinutes,
   repotAfter,
@@ -18,10 +19,13 @@ import {
   type IsoDate,
   type PotShape,
   type Rung,
+  type WeekWindow,
 } from '@fernbank/core';
+import { eq } from 'drizzle-orm';
 import { readable } from '../db/readable.ts';
 import type { Db } from '../db/driver.ts';
-import { components, plans, pots } from '../db/schema.ts';
+import { components, days, plans, pots } from '../db/schema.ts';
+import { heightOf, type PlantFile, type PlantRow } from './collection.ts';
 import { fitSubjectOf } from './fitSubject.ts';
 import { judgedOn, type Judgement } from './judging.ts';
 import { paceOf } from './pace.ts';
@@ -89,6 +93,8 @@ class Reckoning {
   private readonly pantry;
   private readonly pace;
   private readonly settled;
+  /** Monday of the potting day that was settled for a plant */
+  private readonly onDay;
 
   constructor(
     private readonly db: Db,
@@ -97,6 +103,11 @@ class Reckoning {
     this.pantry = pantryFor(db);
     this.pace = paceOf(db);
     this.settled = new Map(readable(db, plans).map((row) => [row.plantId, row.fit]));
+    this.onDay = new Map(
+      readable(db, days, eq(days.state, 'settled')).flatMap(({ plan }) =>
+        (plan?.lines ?? []).map(({ plant, date }) => [plant, plan!.dates[date]!.date] as const),
+      ),
+    );
   }
 
   plantOf(judgement: Judgement): AheadPlant {
@@ -118,10 +129,39 @@ class Reckoning {
       parts,
       weeks: weeksAhead(situation),
       notBefore: Math.max(0, Math.ceil(word / 7)),
+      settledIn: this.settledIn(plant),
+      window: decision.window && this.weeksOf(decision.window),
+      meets: this.meets(file),
       danger: decision.states.danger,
       rescue: decision.headline === 'rescueNow',
       repots,
     };
+  }
+
+  private week(date: IsoDate): number {
+    return Math.max(0, Math.floor(daysBetween(mondayOf(this.today), date) / 7));
+  }
+  private weeksOf({ from, best, to }: NonNullable<Judgement['decision']['window']>): WeekWindow {
+    return { from: this.week(from), best: this.week(best), to: this.week(to) };
+  }
+  /** A day that was is no appointment any more; nor is one on which it was potted already. */
+  private settledIn({ id, lastRepot }: PlantRow): number | null {
+    const date = this.onDay.get(id);
+    return date === undefined || date < this.today || lastRepot === date ? null : this.week(date);
+  }
+  private meets(file: PlantFile): AheadPlant['meets'] {
+    const { plant, spot, situation } = file;
+    const { headroomCm } = spot;
+    if (headroomCm === null) return { likely: null, soonest: null };
+    const { heights } = fitSubjectOf(this.db, file);
+    return meetsAbove({
+      standsCm: plant.pot.heightCm + heightOf(file).cm,
+      headroomCm,
+      heights: heights ?? [],
+      from: mondayOf(this.today),
+      spot: situation.spot,
+      traits: situation.traits,
+    });
   }
 
   /** What its next repot would be: what was settled on, else what its fit would say of pots that are sold. */
@@ -157,12 +197,21 @@ class Reckoning {
     present: PotShape,
   ): AheadPlant['repots'][number] {
     const { rungs, choice, leastBad } = fit.ladder;
+    const { plan, choices, extras } = fit;
+    const feedG = extras.reduce(
+      (sum, { kind, grams = 0 }) => sum + (kind === 'feed' ? grams : 0),
+      0,
+    );
     const rung = settled ? nearestTo(rimCm(settled), rungs) : rungs[choice ?? leastBad ?? -1];
     if (!rung) return { rimCm: rimCm(present), newMediumL: 0, minutes: 0 };
     return {
       rimCm: rimCm(rung.option.outside),
       newMediumL: filledInBatch(rung, fit.mixed.parts),
       minutes: plantMinutes(stepsOf(fit, rung), Math.max(0.05, rung.fillL), this.pace),
+      ...(feedG > 0 ? { feedG } : {}),
+      ...(plan && choices.supportMode === 'new'
+        ? { pole: { label: plan.kind.label, lengthCm: Math.round(plan.lengthCm) } }
+        : {}),
     };
   }
 

@@ -70,3 +70,26 @@ export function aftercareCalendar(db: Db, today: IsoDate, address: string): stri
   }
   return calendar.toString();
 }
+
+/** A day that a keeper means to keep free. */
+export interface ProposedDay {
+  date: IsoDate;
+  summary: string;
+  text: string;
+}
+
+/** Days that were proposed, for the keeper's own calendar: put in once more they are the same entries. */
+export function proposedCalendar(proposed: readonly ProposedDay[]): string {
+  const calendar = ical({ prodId: { company: 'Fernbank', product: 'Fernbank', language: 'EN' } });
+  for (const { date, summary, text } of proposed) {
+    calendar.createEvent({
+      id: `proposed-${date}@fernbank`,
+      start: dayOf(date),
+      end: dayOf(addDays(date, 1)),
+      allDay: true,
+      summary: inLine(summary),
+      description: text.replace(/\r\n?/g, '\n'),
+    });
+  }
+  return calendar.toString();
+}

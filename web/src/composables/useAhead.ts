@@ -1,5 +1,5 @@
-import { aheadOf, type Ahead, type AheadProblem } from '@fernbank/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { aheadOf, FUTURES, type Ahead, type AheadProblem } from '@fernbank/core';
+import { wrap, type Remote } from 'comlink';
 import { onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue';
 import { api } from '../api/client.ts';
 import type { Seer } from '../workers/ahead.worker.ts';
@@ -24,9 +24,12 @@ export async function fetchAhead() {
 const begin = () =>
   new Worker(new URL('../workers/ahead.worker.ts', import.meta.url), { type: 'module' });
 
+/** So many courses are drawn before the page is told of it. */
+const AT_ONCE = 50;
+
 /**
- * Two years of a collection, drawn anew whenever it changes. What is still being drawn when the next is
- * asked for is stopped; what was drawn before stays until the new one is there.
+ * Two years of a collection, drawn anew whenever it changes. What is being drawn when the next is asked for
+ * is let go of; what was drawn before stays until the new one is there, or is stopped and told as far as it came.
  */
 export function useAhead(problem: Ref<AheadProblem | null>) {
   const ahead = shallowRef<Ahead | null>(null);
@@ -35,21 +38,15 @@ export function useAhead(problem: Ref<AheadProblem | null>) {
   let worker: Worker | null = null;
   let seer: Remote<Seer> | null = null;
   let latest = 0;
+  let enough = false;
 
-  function stop(): void {
-    latest += 1;
-    worker?.terminate();
-    worker = null;
-    seer = null;
+  function drawHere(asked: AheadProblem): void {
+    ahead.value = aheadOf(asked, { futures: FEW });
     drawn.value = null;
   }
-  function drawHere(asked: AheadProblem): void {
-    stop();
-    ahead.value = aheadOf(asked, { futures: FEW });
-  }
   async function draw(asked: AheadProblem): Promise<void> {
-    if (drawn.value !== null) stop();
     const mine = ++latest;
+    enough = false;
     drawn.value = 0;
     if (typeof Worker === 'undefined') return drawHere(asked);
     seer ??= wrap<Seer>((worker = begin()));
@@ -57,16 +54,22 @@ export function useAhead(problem: Ref<AheadProblem | null>) {
     worker!.onerror = () => {
       if (mine === latest) drawHere(asked);
     };
-    const tell = proxy((share: number) => {
-      // What is told may arrive after the answer: they come by different ways.
-      if (mine === latest && drawn.value !== null) drawn.value = share;
-    });
-    const answer = (await seer.draw(plain(asked), tell)) as Ahead;
+    await seer.begin(plain(asked));
+    for (let count = 0; count < FUTURES && !enough; count += AT_ONCE) {
+      if (mine !== latest) return;
+      await seer.more(AT_ONCE);
+      if (mine === latest) drawn.value = (count + AT_ONCE) / FUTURES;
+    }
+    if (mine !== latest) return;
+    const answer = await seer.told();
     if (mine !== latest) return;
     ahead.value = answer;
     drawn.value = null;
   }
   watch(problem, (asked) => asked && void draw(asked), { immediate: true });
-  onBeforeUnmount(stop);
-  return { ahead, drawn, stop };
+  onBeforeUnmount(() => {
+    latest += 1;
+    worker?.terminate();
+  });
+  return { ahead, drawn, stop: () => (enough = true) };
 }

@@ -21,6 +21,13 @@ const monthAndYear = new Intl.DateTimeFormat(undefined, {
 });
 const monthAlone = new Intl.DateTimeFormat(undefined, { month: 'long', timeZone: 'UTC' });
 
+const withWeekday = new Intl.DateTimeFormat(undefined, {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  timeZone: 'UTC',
+});
+
 const withTime = new Intl.DateTimeFormat(undefined, {
   day: 'numeric',
   month: 'short',
@@ -45,6 +52,8 @@ export function useDates() {
       (iso.slice(0, 4) === settings.current.today.slice(0, 4) ? monthAlone : monthAndYear).format(
         asDate(`${iso}-01`),
       ),
+    /** day and month with the day of the week */
+    weekday: (iso: string) => withWeekday.format(asDate(iso)),
     full: (iso: string) => long.format(asDate(iso)),
     /** a moment, ISO 8601 */
     moment: (iso: string) => withTime.format(new Date(iso)),

@@ -12,7 +12,9 @@ export const ahead = {
   band: 'In brackets: of ten possible courses one lies below, one above.',
   empty: 'No plant is kept yet: there is nothing to foresee.',
   emptyPart: 'No plant fits that choice.',
-  leftOut: (names: string) => `Not foreseen, for they cannot be judged: ${names}.`,
+  leftOut: (names: string) =>
+    `Not foreseen, for they cannot be judged or nothing fits them: ${names}.`,
+  asFar: (courses: number) => `Stopped: told by the ${courses} courses drawn until then.`,
   spot: 'Spot',
   group: 'Plants',
   everywhere: 'all spots',
@@ -20,13 +22,13 @@ export const ahead = {
   drawing: 'Drawing possible courses …',
   stop: 'Stop',
   banded,
-  repots: (count: string, until: string, month: string) =>
-    `About ${counted(count, 'repot', 'repots')} by the end of ${until}, most in ${month}.`,
+  repots: (count: string, until: string, months: string) =>
+    `About ${counted(count, 'repot', 'repots')} by the end of ${until}, most in ${months}.`,
+  and: (one: string, other: string) => `${one} and ${other}`,
+  from: (first: string, last: string) => `${first} to ${last}`,
   noRepots: (until: string) => `Hardly a repot by the end of ${until}.`,
-  work: (month: string, low: number, high: number) =>
-    low === high
-      ? `In ${month} that is about ${hours(high)} at the bench.`
-      : `In ${month} that is ${hours(low)} to ${hours(high)} at the bench.`,
+  work: (months: string, afternoons: number, minutes: number) =>
+    `In ${months} that is ${afternoons === 1 ? 'one afternoon' : `${afternoons} afternoons`} at the bench, ${hours(minutes)} in all.`,
   short: (what: string) => `Still to be had within a year: ${what}.`,
   shortPots: (count: string, rim: string) => `${counted(count, 'pot', 'pots')} of ${rim}`,
   shortMix: (litres: string, label: string) => `${litres} of ${label}`,
@@ -35,6 +37,8 @@ export const ahead = {
     `${spot} needs about ${more} more shelf by ${when}.`,
   whatIf: 'What if',
   away: 'Given away',
+  divided: 'Divided',
+  dividedWhy: 'at the next repot: one piece stays in the pot, the others go',
   snug: 'Pots are kept snug',
   snugWhy: 'each waits until it is plainly full, and is used about a third longer',
   notBefore: 'Nothing before',
@@ -54,6 +58,7 @@ export const ahead = {
   needed: 'Needed',
   there: 'There',
   notCounted: 'not counted',
+  nothing: 'none',
   missing: 'Missing',
   bags: (n: number) => (n === 1 ? '1 bag' : `${n} bags`),
   pots: 'Pots within a year',
@@ -63,6 +68,37 @@ export const ahead = {
   rim: 'Width',
   none: 'None must be bought.',
   lost: (count: string) => `Plants lost in spite of all: ${count}.`,
+  poles: (count: string, length: string, label: string) => `${count} × ${label} of ${length}`,
+  polesTitle: 'New poles',
+  feed: (grams: string) => `Lasting feed that goes in with them: ${grams}.`,
+  meetsTitle: 'Under the shelf',
+  meets: (when: string, soonest: string | null) =>
+    soonest === null || soonest === when
+      ? `meets what is above it in ${when}`
+      : `meets what is above it in ${when}, at the soonest in ${soonest}`,
+  mayMeet: (soonest: string) => `may meet what is above it from ${soonest} on`,
+  meetsNow: 'meets what is above it already',
+  days: {
+    title: 'Potting days',
+    intro: 'As few days as hold every plant within the weeks of its verdict.',
+    on: 'You can pot on',
+    saturdays: 'Saturdays',
+    sundays: 'Sundays',
+    weekends: 'weekends',
+    any: 'any day',
+    hours: 'Time on each day',
+    away: 'Not in the weeks of',
+    day: (plants: number, minutes: number) =>
+      `${plants === 1 ? '1 plant' : `${plants} plants`}, about ${hours(Math.round(minutes / 5) * 5)}`,
+    take: 'Plan it',
+    takeHint: (date: string) => `Plan a potting day on ${date}`,
+    moved: (date: string) => `The day that was being planned is on ${date} now.`,
+    planned: (date: string) => `A potting day on ${date} is being planned.`,
+    none: 'Nothing is due on days like these.',
+    without: (names: string) => `No such day within its weeks, or no time left: ${names}.`,
+    calendar: 'Calendar (.ics)',
+    event: (plants: number) => (plants === 1 ? 'Pot 1 plant' : `Pot ${plants} plants`),
+  },
   roomTitle: 'Room on the shelves',
   roomWhy: 'The rims of all pots of a spot, side by side.',
   where: 'Spot',

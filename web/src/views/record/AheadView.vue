@@ -1,7 +1,16 @@
 <script setup lang="ts">
-import { daysBetween, otherwise, partOf, type Course, type Expected } from '@fernbank/core';
+import {
+  addDays,
+  daysBetween,
+  FUTURES,
+  otherwise,
+  partOf,
+  type Course,
+  type Expected,
+} from '@fernbank/core';
 import { computed, ref } from 'vue';
 import FetchState from '../../components/FetchState.vue';
+import PottingDays from '../../components/ahead/PottingDays.vue';
 import LineChart from '../../components/LineChart.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { fetchAhead, useAhead } from '../../composables/useAhead.ts';
@@ -13,24 +22,32 @@ import { m } from '../../messages/index.ts';
 import { hours } from '../../messages/duration.ts';
 
 /** What the next two years may bring, and what could be done about it. */
-const { volume, length, percent } = useUnits();
+const { volume, length, weight, percent } = useUnits();
 const { month: monthName } = useDates();
 const { value, fault, load } = useLoaded(fetchAhead);
 
 const spotId = ref<number | null>(null);
 const group = ref<string | null>(null);
 const away = ref<number[]>([]);
+const divided = ref<number[]>([]);
 const snug = ref(false);
 const notBefore = ref(0);
 
 const part = computed(
   () => value.value && partOf(value.value.problem, { spotId: spotId.value, group: group.value }),
 );
-const changed = computed(() => away.value.length > 0 || snug.value || notBefore.value > 0);
+const changed = computed(
+  () => away.value.length > 0 || divided.value.length > 0 || snug.value || notBefore.value > 0,
+);
 const asked = computed(
   () =>
     part.value &&
-    otherwise(part.value, { without: away.value, snug: snug.value, notBefore: notBefore.value }),
+    otherwise(part.value, {
+      without: away.value,
+      divided: divided.value,
+      snug: snug.value,
+      notBefore: notBefore.value,
+    }),
 );
 const { ahead, drawn, stop } = useAhead(asked);
 /** The same without any what-if, to hold it against: drawn only then. */
@@ -74,25 +91,42 @@ const starts = computed(() => [
   })),
 ]);
 
-/** The month with most repots of the year, and the last month of what belongs to it. */
-const busiest = computed(() => {
+/** The months with most repots of the year: the busiest, and those beside it that are hardly less busy. */
+const HARDLY_LESS = 0.75;
+const busy = computed(() => {
   const counts = ahead.value!.repots.byMonth.slice(0, YEAR).map(({ middle }) => middle);
-  return counts.indexOf(Math.max(...counts));
+  const most = Math.max(...counts);
+  let first = counts.indexOf(most);
+  let last = first;
+  while (first > 0 && counts[first - 1]! >= HARDLY_LESS * most) first -= 1;
+  while (last + 1 < counts.length && counts[last + 1]! >= HARDLY_LESS * most) last += 1;
+  return { first, last };
 });
 /** Told up to where the season is over: three months on from its busiest. */
-const until = computed(() => Math.min(YEAR, busiest.value + 3));
+const until = computed(() => Math.min(YEAR, busy.value.last + 2));
+/** An afternoon at the bench, min. */
+const AFTERNOON = 180;
 const inWords = computed(() => {
   const { repots, minutes, months, room } = ahead.value!;
+  const { first, last } = busy.value;
   const by = monthName(months[until.value]!);
   const season = repots.upTo[until.value]!;
-  const month = monthName(months[busiest.value]!);
-  const bench = minutes.byMonth[busiest.value]!;
+  const names = [...new Set([first, last])].map((at) => monthName(months[at]!));
+  const span =
+    names.length === 1
+      ? names[0]!
+      : (last - first === 1 ? m.ahead.and : m.ahead.from)(names[0]!, names[1]!);
+  const bench = minutes.upTo[last]!.middle - (minutes.upTo[first - 1]?.middle ?? 0);
   const said =
     season.middle < 1
       ? [m.ahead.noRepots(by)]
       : [
-          m.ahead.repots(band(season), by, month),
-          m.ahead.work(month, roundedTo(bench.low, 15), roundedTo(bench.high, 15)),
+          m.ahead.repots(band(season), by, span),
+          m.ahead.work(
+            span,
+            Math.max(1, Math.round(bench / AFTERNOON)),
+            Math.max(15, roundedTo(bench, 15)),
+          ),
           short.value === '' ? m.ahead.enough : m.ahead.short(short.value),
         ];
   const tightest = [...room].sort((a, b) => b.yearCm - b.nowCm - (a.yearCm - a.nowCm))[0];
@@ -119,6 +153,8 @@ const mixes = computed(() => {
     .filter(({ need }) => need.high >= 0.05)
     .sort((a, b) => b.need.middle - a.need.middle);
 });
+const stocked = (litres: number | null) =>
+  litres === null ? m.ahead.notCounted : litres === 0 ? m.ahead.nothing : volume(litres);
 const toBuy = computed(() =>
   ahead
     .value!.toBuy.map(({ rimCm, pots }) => ({ rimCm, need: year(pots) }))
@@ -132,6 +168,29 @@ const short = computed(() => {
     .filter(({ need }) => need.middle >= 1)
     .map(({ rimCm, need }) => m.ahead.shortPots(whole(need.middle), length(rimCm)));
   return [...pots, ...mix].join(', ');
+});
+const poles = computed(() =>
+  ahead
+    .value!.poles.map((one) => ({ ...one, need: year(one.poles) }))
+    .filter(({ need }) => need.high >= 1),
+);
+/** Who grows into what is above it within two years, the first one first. */
+const meeting = computed(() => {
+  const { from, plants: all } = asked.value!;
+  const month = (week: number) => monthName(addDays(from, 7 * week).slice(0, 7));
+  return all
+    .filter(({ meets }) => meets.soonest !== null)
+    .sort((a, b) => (a.meets.likely ?? Infinity) - (b.meets.likely ?? Infinity))
+    .map(({ id, name, meets: { likely, soonest } }) => ({
+      id,
+      name,
+      when:
+        likely === 0
+          ? m.ahead.meetsNow
+          : likely === null
+            ? m.ahead.mayMeet(month(soonest!))
+            : m.ahead.meets(month(likely), soonest === null ? null : month(soonest)),
+    }));
 });
 const nameOf = (id: number) => value.value!.problem.plants.find((one) => one.id === id)?.name ?? '';
 const who = computed(() =>
@@ -159,7 +218,15 @@ const lines = computed(() => {
 
 /** RFC 4180, in the units of the collection’s file: months, litres, minutes. */
 function saveCsv(): void {
-  const { months, repots, minutes, components, toBuy: bought } = ahead.value!;
+  const {
+    months,
+    repots,
+    minutes,
+    components,
+    toBuy: bought,
+    poles: newPoles,
+    feedG,
+  } = ahead.value!;
   const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
   const three = (name: string) => ['low', 'middle', 'high'].map((each) => `${name} ${each}`);
   const courses: [string, Course][] = [
@@ -167,6 +234,11 @@ function saveCsv(): void {
     ['minutes', minutes],
     ...components.map(({ component, litres }): [string, Course] => [`${component} L`, litres]),
     ...bought.map(({ rimCm, pots }): [string, Course] => [`pots to buy ${rimCm} cm`, pots]),
+    ...newPoles.map(({ label, lengthCm, poles: course }): [string, Course] => [
+      `${label} ${lengthCm} cm`,
+      course,
+    ]),
+    ['lasting feed g', feedG],
   ];
   const rows = [
     ['month', ...courses.flatMap(([name]) => three(name))],
@@ -204,6 +276,9 @@ function saveCsv(): void {
             <span class="quiet">{{ m.ahead.drawing }} {{ percent(drawn) }} %</span>
             <v-btn variant="text" @click="stop">{{ m.ahead.stop }}</v-btn>
           </div>
+          <p v-if="drawn === null && ahead && ahead.futures < FUTURES" class="quiet">
+            {{ m.ahead.asFar(ahead.futures) }}
+          </p>
           <p class="quiet small">{{ m.ahead.intro }} {{ m.ahead.band }}</p>
           <p v-if="value.leftOut.length > 0" class="quiet small">
             {{ m.ahead.leftOut(value.leftOut.join(', ')) }}
@@ -225,6 +300,16 @@ function saveCsv(): void {
               closable-chips
               hide-details
             />
+            <v-autocomplete
+              v-model="divided"
+              :items="plants"
+              :label="m.ahead.divided"
+              :hint="m.ahead.dividedWhy"
+              persistent-hint
+              multiple
+              chips
+              closable-chips
+            />
             <v-select v-model="notBefore" :items="starts" :label="m.ahead.notBefore" hide-details />
             <v-switch
               v-model="snug"
@@ -236,6 +321,7 @@ function saveCsv(): void {
           </div>
         </section>
         <template v-if="ahead && asked && asked.plants.length > 0">
+          <PottingDays :problem="asked" />
           <section class="panel stack">
             <div class="row spread">
               <h2>{{ m.ahead.byMonth }}</h2>
@@ -291,6 +377,14 @@ function saveCsv(): void {
                 </tbody>
               </table>
               <p v-else>{{ m.ahead.none }}</p>
+              <template v-if="poles.length > 0">
+                <h3>{{ m.ahead.polesTitle }}</h3>
+                <ul class="bare">
+                  <li v-for="one in poles" :key="`${one.label} ${one.lengthCm}`">
+                    {{ m.ahead.poles(band(one.need), length(one.lengthCm), one.label) }}
+                  </li>
+                </ul>
+              </template>
               <p v-if="year(ahead.lost).high > 0" class="quiet">
                 {{ m.ahead.lost(band(year(ahead.lost))) }}
               </p>
@@ -312,7 +406,7 @@ function saveCsv(): void {
                       <td>{{ one.label }}</td>
                       <td class="num">{{ band(one.need, roughly) }}</td>
                       <td class="num">
-                        {{ one.litres === null ? m.ahead.notCounted : volume(one.litres) }}
+                        {{ stocked(one.litres) }}
                       </td>
                       <td class="num">
                         <strong v-if="one.missing > 0">
@@ -323,6 +417,18 @@ function saveCsv(): void {
                   </tbody>
                 </table>
               </div>
+              <p v-if="year(ahead.feedG).middle >= 1">
+                {{ m.ahead.feed(weight(year(ahead.feedG).middle / 1000)) }}
+              </p>
+            </section>
+            <section v-if="meeting.length > 0" class="panel stack">
+              <h2>{{ m.ahead.meetsTitle }}</h2>
+              <ul class="bare">
+                <li v-for="one in meeting" :key="one.id">
+                  <RouterLink :to="`/plants/${one.id}`">{{ one.name }}</RouterLink>
+                  {{ one.when }}
+                </li>
+              </ul>
             </section>
             <section class="panel stack">
               <h2>{{ m.ahead.roomTitle }}</h2>
