@@ -12,7 +12,8 @@ const FILLED = 'e2e-garden';
 export default function makeGarden(): void {
   collectionOf(FILLED, ({ db }) => fillGarden(db, TODAY));
 }
-const filled = () => freshPathOf(FILLED);
+/** The garden as it was filled, to be copied. */
+export const filled = () => freshPathOf(FILLED);
 const freshPathOf = (name: string) => new URL(`../.run/${name}.sqlite`, import.meta.url).pathname;
 
 /** The cards that a fit is on a phone, open from the first page on. */

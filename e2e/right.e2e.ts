@@ -1,4 +1,5 @@
-import { expect, test } from './garden.ts';
+import { copyOf, OwnServer } from '../scripts/ownServer.ts';
+import { expect, filled, test } from './garden.ts';
 import { settled } from './hands.ts';
 
 /** Where Fernbank holds what it said against what was found. */
@@ -65,3 +66,20 @@ for (const [where, viewport] of [
     });
   });
 }
+
+test('the server learns by itself once a month, beside other work, and the past tells of it', async ({
+  page,
+}) => {
+  const path = copyOf(filled(), 'e2e-april');
+  const server = new OwnServer({ FERNBANK_DB: path, FERNBANK_TODAY: '2026-04-02' });
+  expect(await server.start()).toBe(true);
+  const since = async () => {
+    const settings = await (await page.request.get(`${server.address}/api/settings`)).json();
+    return settings.ownRecord?.since;
+  };
+  expect(await since()).toBe('2026-03-01');
+  await expect.poll(since).toBe('2026-04-01');
+  await page.goto(`${server.address}/record/past`);
+  await expect(page.getByText('what Fernbank corrects by its own record')).toBeVisible();
+  await server.kill();
+});

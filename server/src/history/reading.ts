@@ -113,6 +113,11 @@ function shown(file: OpenFile, deed: Cells): DeedShown {
 const weight = ({ of, op }: Entry) =>
   of === 'plants' && op !== 'change' ? 0 : AFTERTHOUGHTS.has(of) ? 2 : 1;
 
+/** Settings that Fernbank reckons itself: what they are called; their numbers are told on a page of their own. */
+const RECKONED: Readonly<Record<string, string>> = {
+  ownRecord: 'what Fernbank corrects by its own record',
+};
+
 function entryOf(file: OpenFile, change: Cells): Entry {
   const of = String(change.of);
   const table = tableNamed(of);
@@ -122,7 +127,8 @@ function entryOf(file: OpenFile, change: Cells): Entry {
   const plantId = number(change.plant_id);
   const row = op === 'remove' ? before : op === 'add' ? after : rowNow(file, of, change.row);
   const plant = plantId === null ? null : plantNamed(file, plantId);
-  const own = row?.name ?? row?.label ?? (of === 'settings' ? change.row : null);
+  const reckoned = of === 'settings' ? RECKONED[String(change.row)] : undefined;
+  const own = row?.name ?? row?.label ?? (of === 'settings' ? (reckoned ?? change.row) : null);
   return {
     of,
     op,
@@ -131,7 +137,7 @@ function entryOf(file: OpenFile, change: Cells): Entry {
     plantId,
     plant,
     date: row?.date === undefined ? null : text(row.date),
-    fields: table.columns
+    fields: (reckoned ? [] : table.columns)
       .filter(({ name }) => !STAMPS.has(name) && name !== 'id' && name !== 'created_at')
       .filter(({ name }) => (before !== null && name in before) || (after && name in after))
       .map(({ name, field, kind }) => ({

@@ -37,7 +37,7 @@ export async function learnFromRecord(
   const record = await learned(db, async (filling) => {
     for (;;) {
       const part = await reader.ask('learned', { date: today, filling });
-      if (part) return part;
+      if (part.toCome === 0) return part;
     }
   });
   journal.write({ what: LEARNED }, () => writeSettings(db, { ownRecord: record }));

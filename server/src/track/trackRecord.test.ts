@@ -155,7 +155,7 @@ describe('a record of many findings', () => {
 
   it('claims nothing from under twelve findings', async () => {
     await slowGarden(11);
-    const learned = learnedOn(app.file.db, TODAY, null)!;
+    const learned = learnedOn(app.file.db, TODAY, null);
     expect(learned.record.corrections).toEqual({});
     expect(record().states[0]!.score!.count).toBe(11);
   });
@@ -186,5 +186,46 @@ describe('a record of many findings', () => {
     for (const { score } of states) expect(score).toBeNull();
     await learn();
     expect(readSettings(app.file.db).ownRecord!.corrections).toEqual({});
+  });
+});
+
+describe('a keeper whose roots fill pots otherwise than is usual', () => {
+  /** Plants that were found hardly rooted through when they left their pots, and stand in new ones. */
+  async function slowRoots(count: number) {
+    app = testApp();
+    for (let i = 0; i < count; i++) {
+      const { id } = await addPlant({
+        name: `Plant ${i}`,
+        taxon: 'Nephrolepis exaltata',
+        lastRepot: '2023-05-01',
+        acquired: '2023-01-01',
+      });
+      await look(id, '2024-08-01', { ballCover: 0.3 });
+      await repot(id, { date: '2024-08-02' });
+      await look(id, '2025-11-01', { ballCover: 0.3 });
+    }
+    return addPlant({ name: 'Unseen', taxon: 'Nephrolepis exaltata', lastRepot: '2024-08-02' });
+  }
+
+  it('is met by their pace first, and corrected only by what that leaves over', async () => {
+    const { id } = await slowRoots(14);
+    const plain = crowdedOf(id).decision;
+    await learn();
+    const { filling, corrections } = readSettings(app.file.db).ownRecord!;
+    expect(filling!.factor).toBeLessThan(0.95);
+    expect(filling!.findings).toBe(14);
+    const { decision, file } = crowdedOf(id);
+    expect(decision.monthsToFill).toBeGreaterThan(plain.monthsToFill);
+    expect(decision.states.crowded).toBeLessThan(plain.states.crowded);
+    expect(file.situation.learned!.pace!.own).toBe(false);
+    // Under the typical pace more would have to be corrected.
+    const alone = learnedOn(app.file.db, TODAY, null);
+    expect(alone.again).toBe(true);
+    const shift = ({ a, b }: { a: number; b: number }) => a + b * logit(0.5 + 0.2);
+    expect(shift(alone.record.corrections.crowded!)).toBeLessThan(shift(corrections.crowded!));
+    // Worked out again nothing is new.
+    const again = learnedOn(app.file.db, TODAY, filling);
+    expect(again.again).toBe(false);
+    expect(again.record.corrections).toEqual(corrections);
   });
 });

@@ -46,7 +46,9 @@ interface Held {
   of: Map<number, HeldOfPlant>;
   toCome: number[];
 }
-const remembered = new WeakMap<Db, Held>();
+/** Asked for a page, and for what is learned under another pace: neither undoes what the other has worked through. */
+const remembered = new WeakMap<Db, Held[]>();
+const MOST_REMEMBERED = 2;
 
 /** So many plants are read at a time. */
 const AT_ONCE = 20;
@@ -63,7 +65,6 @@ function heldWithin(
 ): Held {
   const until = performance.now() + ms;
   const held = begunOrBrought(db, today, filling);
-  remembered.set(db, held);
   const settings = readSettings(db);
   const spotOf = new Map(readable(db, spots).map((row): [number, SpotRow] => [row.id, row]));
   while (held.toCome.length > 0) {
@@ -90,21 +91,32 @@ const inOrder = ({ of }: Held): HeldOfPlant[] =>
 
 function begunOrBrought(db: Db, today: IsoDate, filling: KeepersPace | null): Held {
   const mark = markOf(db);
-  const kept = remembered.get(db);
   const shared = sharedBy(db);
-  const stands = kept?.today === today && isSame(kept.filling, filling);
-  const touched = stands ? touchedBetween(db, kept.mark, mark) : 'all';
-  if (!kept || touched === 'all' || kept.shared !== shared || touched.spots.size > 0) {
+  const all = remembered.get(db) ?? [];
+  const kept = all.find((one) => one.today === today && isSame(one.filling, filling));
+  const held = broughtTo(db, kept, { mark, shared, today, filling });
+  const others = all.filter((one) => one !== kept);
+  remembered.set(db, [held, ...others].slice(0, MOST_REMEMBERED));
+  return held;
+}
+
+function broughtTo(
+  db: Db,
+  kept: Held | undefined,
+  now: Pick<Held, 'mark' | 'shared' | 'today' | 'filling'>,
+): Held {
+  const touched = kept ? touchedBetween(db, kept.mark, now.mark) : 'all';
+  if (!kept || touched === 'all' || kept.shared !== now.shared || touched.spots.size > 0) {
     const toCome = db
       .select({ id: plants.id })
       .from(plants)
       .all()
       .map(({ id }) => id);
-    return { mark, shared, today, filling, of: new Map(), toCome };
+    return { ...now, of: new Map(), toCome };
   }
   const again = new Set([...kept.toCome, ...touched.plants]);
   for (const id of touched.plants) kept.of.delete(id);
-  return { ...kept, mark, toCome: [...again] };
+  return { ...kept, mark: now.mark, toCome: [...again] };
 }
 
 /** How what is said of a state, or of how a repot will go, came out. */
@@ -227,17 +239,17 @@ export interface Learned {
   record: OwnRecord;
   /** it comes to another pace: crowding is to be corrected by what that one leaves over */
   again: boolean;
+  /** plants that are still to be worked through: ask again */
+  toCome: number;
 }
 
-/** @returns null while plants are still to be worked through: ask again */
 export function learnedOn(
   db: Db,
   today: IsoDate,
   filling: KeepersPace | null,
   ms = Infinity,
-): Learned | null {
+): Learned {
   const held = heldWithin(db, today, ms, filling);
-  if (held.toCome.length > 0) return null;
   const since = firstOfMonth(today);
   const all = inOrder(held);
   const told = all.flatMap((one) => one.told).filter(({ date }) => date < since);
@@ -254,5 +266,6 @@ export function learnedOn(
   return {
     record: { since, models: modelsMark(), corrections, filling: pace, use },
     again: !isSame(pace, filling),
+    toCome: held.toCome.length,
   };
 }
