@@ -1,5 +1,5 @@
 import { within } from '../number/index.ts';
-import { betaAfter, betaQuantile, EVEN } from '../worked/index.ts';
+import { betaAfter, betaMean, betaQuantile, EVEN } from '../worked/index.ts';
 
 /** What was said, and what was found. */
 export interface Pair {
@@ -24,7 +24,8 @@ export interface Row {
   said: number;
   /** how many of them were found so */
   found: number;
-  /** 80 % band of the share that is so */
+  /** expected share that is so, with its 80 % band */
+  mean: number;
   low: number;
   high: number;
 }
@@ -88,6 +89,7 @@ export function scoreOf(pairs: readonly Pair[]): Score | null {
       count: those.length,
       said,
       found,
+      mean: betaMean(belief),
       low: betaQuantile(belief, OUTSIDE / 2),
       high: betaQuantile(belief, 1 - OUTSIDE / 2),
     });

@@ -7,7 +7,7 @@ import ShareBand from './ShareBand.vue';
 
 /** What was said in rows of about the same chance, and the score that it comes to. */
 const props = defineProps<{ score: Score }>();
-const { percent } = useUnits();
+const { number, percent } = useUnits();
 const parts = computed((): [label: string, amount: number][] => [
   [m.right.brier, props.score.brier],
   [m.right.reliability, props.score.reliability],
@@ -25,15 +25,15 @@ const parts = computed((): [label: string, amount: number][] => [
         <thead>
           <tr>
             <th>{{ m.right.rowSaid }}</th>
-            <th class="num">{{ m.right.rowPots }}</th>
-            <th>{{ m.right.rowFound }}</th>
+            <th class="num">{{ m.right.rowFound }}</th>
+            <th>{{ m.right.rowBand }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="row in score.rows" :key="row.from">
-            <td>{{ m.right.range(percent(row.from), percent(row.to)) }}</td>
-            <td class="num">{{ row.count }}</td>
-            <td><ShareBand :mean="row.found / row.count" :low="row.low" :high="row.high" /></td>
+            <td class="range">{{ m.right.range(percent(row.from), percent(row.to)) }}</td>
+            <td class="num">{{ m.right.of(number(row.found, 1), row.count) }}</td>
+            <td><ShareBand :mean="row.mean" :low="row.low" :high="row.high" /></td>
           </tr>
         </tbody>
       </table>
@@ -53,3 +53,13 @@ const parts = computed((): [label: string, amount: number][] => [
     </table>
   </details>
 </template>
+
+<style scoped>
+.range {
+  white-space: nowrap;
+}
+caption {
+  text-align: left;
+  padding-top: 10px;
+}
+</style>

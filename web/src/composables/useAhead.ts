@@ -55,7 +55,8 @@ export function useAhead(problem: Ref<AheadProblem | null>) {
       if (mine === latest) drawHere(asked);
     };
     await seer.begin(plain(asked));
-    for (let count = 0; count < FUTURES && !enough; count += AT_ONCE) {
+    // Of none nothing can be told.
+    for (let count = 0; count === 0 || (count < FUTURES && !enough); count += AT_ONCE) {
       if (mine !== latest) return;
       await seer.more(AT_ONCE);
       if (mine === latest) drawn.value = (count + AT_ONCE) / FUTURES;
