@@ -156,6 +156,16 @@ describe('what was settled, and what goes in beside the mix', () => {
   });
 });
 
+it('keeps those snug who are meant, and leaves the others as they are', () => {
+  const problem = { from: FROM, plants: [plant(1), plant(2)], shelf: [] };
+  const [one, other] = otherwise(problem, { snug: [2] }).plants;
+  expect(one).toEqual(problem.plants[0]);
+  expect(other!.weeks.freshWeeks).toBeGreaterThan(problem.plants[1]!.weeks.freshWeeks);
+  const all = otherwise(problem, { snug: 'all' }).plants;
+  expect(all.map(({ weeks: { freshWeeks } }) => freshWeeks)).toEqual([78, 78]);
+  expect(otherwise(problem, {})).toEqual(problem);
+});
+
 describe('what grows into what is above it', () => {
   const { traits } = resolveTaxon('Cissus rhombifolia')!;
   const lamp = { ...TYPICAL_SPOT, lampHours: 14 };

@@ -7,8 +7,8 @@ export interface AheadWhatIf {
   without?: readonly number[];
   /** plants that are divided when they are repotted next, by id: one piece stays in the pot, the others go */
   divided?: readonly number[];
-  /** pots are kept snug: the next one is put off until it is plainly needed */
-  snug?: boolean;
+  /** plants whose pots are kept snug, by id, or all: the next one is put off until it is plainly needed */
+  snug?: 'all' | readonly number[];
   /** nothing is repotted before this week; rescues are */
   notBefore?: number;
 }
@@ -21,17 +21,18 @@ const SNUG_LASTS = 1.3;
 /** The same collection, otherwise kept; with the same seed it meets the same luck. */
 export function otherwise(
   problem: AheadProblem,
-  { without = [], divided = [], snug = false, notBefore = 0 }: AheadWhatIf,
+  { without = [], divided = [], snug = [], notBefore = 0 }: AheadWhatIf,
 ): AheadProblem {
   const gone = new Set(without);
   const pieces = new Set(divided);
+  const slowed = new Set(snug === 'all' ? problem.plants.map(({ id }) => id) : snug);
   const plants = problem.plants
     .filter(({ id }) => !gone.has(id))
     .map((plant) => ({
       ...plant,
       notBefore: Math.max(plant.notBefore, notBefore),
       repots: pieces.has(plant.id) ? dividedFirst(plant) : plant.repots,
-      weeks: snug
+      weeks: slowed.has(plant.id)
         ? {
             ...plant.weeks,
             best: SHIFTS.map((_, row) => plant.weeks.best[Math.max(0, row - SNUG_STEPS)]!),

@@ -9,6 +9,7 @@ export {
   type PlantsPace,
 } from './correct.ts';
 export { foundIn, mediumFound, newlyFound, TOLD_STATES, type ToldState } from './found.ts';
+export { fullWhen, type FullWhen } from './full.ts';
 export { modelsMark, type OwnRecord } from './record.ts';
 export {
   leaningOf,

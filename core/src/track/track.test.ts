@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { resolveTaxon } from '../catalogue/index.ts';
 import { logistic, logit, seeded } from '../number/index.ts';
+import { TYPICAL_PACE } from '../roots/index.ts';
 import { addDays, TYPICAL_SPOT } from '../season/index.ts';
 import {
   amountsScore,
@@ -9,6 +10,7 @@ import {
   correctionBy,
   FEWEST_FINDINGS,
   foundIn,
+  fullWhen,
   keepersPace,
   leaningOf,
   missesOf,
@@ -254,5 +256,49 @@ describe('the mark of the models', () => {
   it('is the same as long as they say the same', () => {
     expect(modelsMark()).toMatch(/^[0-9a-f]{8}$/);
     expect(modelsMark()).toBe(modelsMark());
+  });
+});
+
+describe('when a pot was full', () => {
+  // Of a middling plant in 14 cm (18 months, common practice, no source) about 12 to 25 are said.
+  const FROM = '2023-03-01';
+  const seen = (...looks: [months: number, full: boolean][]) =>
+    fullWhen({
+      from: FROM,
+      snug: false,
+      toFill: 18,
+      meanActivity: 0.6,
+      pace: TYPICAL_PACE,
+      looks: looks.map(([months, full]) => ({ date: addDays(FROM, 30.4 * months), full })),
+    });
+
+  it.each([
+    [[[4, true]], 'sooner'],
+    [
+      [
+        [8, false],
+        [18, true],
+      ],
+      'asSaid',
+    ],
+    [
+      [
+        [40, false],
+        [46, true],
+      ],
+      'later',
+    ],
+    [[[40, false]], 'later'],
+    // It may have filled in time, long before anyone looked.
+    [[[60, true]], 'asSaid'],
+    [[[10, false]], null],
+    [[], null],
+  ] as const)('looks at %j: %s', (looks, when) => {
+    expect(seen(...(looks as readonly [number, boolean][]))).toBe(when);
+  });
+
+  it('is not said of a plant that does not grow', () => {
+    const still = { from: FROM, snug: false, toFill: 18, meanActivity: 0, pace: TYPICAL_PACE };
+    expect(fullWhen({ ...still, looks: [{ date: '2024-03-01', full: true }] })).toBeNull();
   });
 });

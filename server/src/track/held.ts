@@ -4,12 +4,19 @@ import {
   dayOfNumber,
   dryingOfPresent,
   blendOf,
+  foundIn,
+  fullWhen,
+  monthsToFill,
+  rimCm,
+  seasonAhead,
+  TYPICAL_PACE,
   GRADES,
   newlyFound,
   ownUseOfPresent,
   statesOf,
   type Amount,
   type Checkpoint,
+  type FullWhen,
   type Grade,
   type IsoDate,
   type KeepersPace,
@@ -55,6 +62,8 @@ export interface HeldOfPlant {
   judged: Judged[];
   /** days from a watering to the next */
   dry: (Amount & { date: IsoDate })[];
+  /** when each pot was full, against the months that were said at its repot */
+  full: FullWhen[];
   /** cm gained from one height to the next */
   climbs: (Amount & { date: IsoDate })[];
   /** its roots' pace by pots that it had left by the first of the month; null: nothing was seen of it */
@@ -86,6 +95,7 @@ export function heldOf(db: Db, asked: Asked): HeldOfPlant {
     told: toldOf(db, asked, plain, now),
     judged: judgedOf(records),
     dry: dryOf(now),
+    full: fullOf(db, now, records),
     climbs: climbsOf(now, records),
     filling: fillingOf(db, now, records, firstOfMonth(today)),
     use: useOf(now, firstOfMonth(today)),
@@ -180,6 +190,35 @@ function dryOf({ logs, plant, situation }: PlantFile): HeldOfPlant['dry'] {
     return drying.watering === 'dries' && said ? [{ date, said, found: cycle.days }] : [];
   });
 }
+
+/** Each stay in a pot since it was repotted into it. */
+function fullOf(
+  db: Db,
+  { situation }: PlantFile,
+  { looks, repots }: PlantRecords,
+): HeldOfPlant['full'] {
+  const { traits, spot, together } = situation;
+  return repots.flatMap(({ date: from, after }, i) => {
+    const until = repots[i + 1]?.date ?? '9999-12-31';
+    const seen = looks.flatMap(({ date, signals }) => {
+      const { crowded: full } = foundIn(signals);
+      return full === undefined || date <= from || date > until ? [] : [{ date, full }];
+    });
+    if (seen.length === 0) return [];
+    const { activity } = seasonAhead(spot, traits, from, WEEKS_OF_YEAR);
+    const before = { looks, repots: repots.slice(0, i) };
+    const when = fullWhen({
+      from,
+      snug: traits.snug,
+      toFill: monthsToFill(traits.vigour, rimCm(after.pot), together),
+      meanActivity: activity.reduce((sum, one) => sum + one, 0) / WEEKS_OF_YEAR,
+      pace: learnedOf(db, before, { ...situation, date: from }).pace ?? TYPICAL_PACE,
+      looks: seen,
+    });
+    return when ?? [];
+  });
+}
+const WEEKS_OF_YEAR = 52;
 
 const climbsOf = ({ situation }: PlantFile, { measurements }: PlantRecords) =>
   climbsHeld(

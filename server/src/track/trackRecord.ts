@@ -15,6 +15,7 @@ import {
   MEDIUM_KINDS,
   type AmountScore,
   type Case,
+  type FullWhen,
   type IsoDate,
   type KeepersPace,
   type Leaning,
@@ -134,6 +135,8 @@ export interface TrackRecord {
   /** repots of which their keeper's earlier ones said how likely they go well */
   outcomes: Score | null;
   dry: AmountScore | null;
+  /** pots by when they were full, against what was said at their repot */
+  full: Record<FullWhen, number>;
   climbs: AmountScore | null;
   /** by what was found until the first of the month */
   filling: KeepersPace | null;
@@ -175,6 +178,7 @@ export function trackRecordOn(db: Db, today: IsoDate, ms = Infinity): TrackRecor
       return { state, score: scoreOf(those), misses };
     }),
     outcomes: scoreOf(outcomesSaid(all.flatMap((one) => one.judged))),
+    full: countsOf(all.flatMap((one) => one.full)),
     dry: amountsScore(all.flatMap((one) => one.dry)),
     climbs: amountsScore(all.flatMap((one) => one.climbs)),
     filling: keepersPace(all.flatMap(({ filling }) => filling ?? [])),
@@ -195,6 +199,11 @@ export function trackRecordOn(db: Db, today: IsoDate, ms = Infinity): TrackRecor
     toCome: held.toCome.length,
   };
 }
+
+const countsOf = (all: readonly FullWhen[]): Record<FullWhen, number> => {
+  const of = (when: FullWhen) => all.filter((one) => one === when).length;
+  return { sooner: of('sooner'), asSaid: of('asSaid'), later: of('later') };
+};
 
 /** Each judgement of a repot, with the share of earlier ones like it that had gone well by the day before. */
 function outcomesSaid(judged: readonly Judged[]): Pair[] {

@@ -39,7 +39,7 @@ export const ahead = {
   away: 'Given away',
   divided: 'Divided',
   dividedWhy: 'at the next repot: one piece stays in the pot, the others go',
-  snug: 'Pots are kept snug',
+  snug: 'Kept snug',
   snugWhy: 'each waits until it is plainly full, and is used about a third longer',
   notBefore: 'Nothing before',
   now: 'as it comes',

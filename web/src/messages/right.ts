@@ -90,6 +90,9 @@ export const right = {
   filling: (factor: number, pots: number) =>
     `Roots fill pots ${times(factor)} as fast here as is typical (${count(pots, 'pot')} that plants have left).`,
   fillingApplied: 'Plants whose own pots have told nothing yet are reckoned so.',
+  full: 'Full when it said?',
+  fullSaid: (all: number, asSaid: number, sooner: number, later: number) =>
+    `Of ${count(all, 'pot')} ${asSaid} filled within the months that were said when it was potted, ${sooner} sooner, ${later} later.`,
   climbs: 'As tall as it said?',
   climbsSaid: (all: number, close: number, held: number) =>
     `Of ${count(all, 'growth', 'growths')} from one height to a later one ${close} came within a quarter of what it said, ${held} within its band, which is meant to hold four of five.`,

@@ -30,14 +30,20 @@ const spotId = ref<number | null>(null);
 const group = ref<string | null>(null);
 const away = ref<number[]>([]);
 const divided = ref<number[]>([]);
-const snug = ref(false);
+/** ids; 0: all of them */
+const snug = ref<number[]>([]);
+const ALL = 0;
 const notBefore = ref(0);
 
 const part = computed(
   () => value.value && partOf(value.value.problem, { spotId: spotId.value, group: group.value }),
 );
 const changed = computed(
-  () => away.value.length > 0 || divided.value.length > 0 || snug.value || notBefore.value > 0,
+  () =>
+    away.value.length > 0 ||
+    divided.value.length > 0 ||
+    snug.value.length > 0 ||
+    notBefore.value > 0,
 );
 const asked = computed(
   () =>
@@ -45,7 +51,7 @@ const asked = computed(
     otherwise(part.value, {
       without: away.value,
       divided: divided.value,
-      snug: snug.value,
+      snug: snug.value.includes(ALL) ? 'all' : snug.value,
       notBefore: notBefore.value,
     }),
 );
@@ -311,12 +317,15 @@ function saveCsv(): void {
               closable-chips
             />
             <v-select v-model="notBefore" :items="starts" :label="m.ahead.notBefore" hide-details />
-            <v-switch
+            <v-autocomplete
               v-model="snug"
+              :items="[{ value: ALL, title: m.ahead.allGroups }, ...plants]"
               :label="m.ahead.snug"
               :hint="m.ahead.snugWhy"
               persistent-hint
-              color="primary"
+              multiple
+              chips
+              closable-chips
             />
           </div>
         </section>

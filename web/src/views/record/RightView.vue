@@ -81,6 +81,10 @@ const cards = computed(() =>
     };
   }),
 );
+const fullPots = computed(() => {
+  const { sooner, asSaid, later } = value.value!.full;
+  return sooner + asSaid + later;
+});
 const isCorrected = computed(() => {
   const { inForce } = value.value!;
   if (!inForce) return false;
@@ -89,7 +93,7 @@ const isCorrected = computed(() => {
 });
 const anything = computed(() => {
   const { states, outcomes, dry, climbs } = value.value!;
-  return outcomes || dry || climbs || states.some(({ score }) => score);
+  return fullPots.value > 0 || outcomes || dry || climbs || states.some(({ score }) => score);
 });
 </script>
 
@@ -155,9 +159,21 @@ const anything = computed(() => {
               <template v-if="value.inForce?.use">{{ m.right.useApplied }}</template>
             </p>
           </section>
-          <section v-if="value.climbs || value.filling" class="panel stack">
+          <section v-if="fullPots > 0 || value.filling" class="panel stack">
+            <h2>{{ m.right.full }}</h2>
+            <p v-if="fullPots > 0" class="first">
+              {{
+                m.right.fullSaid(fullPots, value.full.asSaid, value.full.sooner, value.full.later)
+              }}
+            </p>
+            <p v-if="value.filling">
+              {{ m.right.filling(value.filling.factor, value.filling.findings) }}
+              <template v-if="value.inForce?.filling">{{ m.right.fillingApplied }}</template>
+            </p>
+          </section>
+          <section v-if="value.climbs" class="panel stack">
             <h2>{{ m.right.climbs }}</h2>
-            <p v-if="value.climbs" class="first">
+            <p class="first">
               {{
                 m.right.climbsSaid(
                   value.climbs.count,
@@ -165,10 +181,6 @@ const anything = computed(() => {
                   Math.round((value.climbs.held ?? 0) * value.climbs.count),
                 )
               }}
-            </p>
-            <p v-if="value.filling">
-              {{ m.right.filling(value.filling.factor, value.filling.findings) }}
-              <template v-if="value.inForce?.filling">{{ m.right.fillingApplied }}</template>
             </p>
           </section>
         </div>
