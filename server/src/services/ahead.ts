@@ -93,7 +93,7 @@ class Reckoning {
   private readonly pantry;
   private readonly pace;
   private readonly settled;
-  /** Monday of the potting day that was settled for a plant */
+  /** date of the potting day that was settled for a plant */
   private readonly onDay;
 
   constructor(

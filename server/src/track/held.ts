@@ -6,6 +6,7 @@ import {
   blendOf,
   foundIn,
   fullWhen,
+  isAfter,
   monthsToFill,
   rimCm,
   seasonAhead,
@@ -31,7 +32,7 @@ import {
 import type { Db } from '../db/driver.ts';
 import { plantFile, type PlantFile, type PlantRow, type SpotRow } from '../services/collection.ts';
 import { learnedOf } from '../services/learning.ts';
-import type { PlantRecords } from '../services/records.ts';
+import { momentOf, type PlantRecords } from '../services/records.ts';
 import { dayBefore, Past } from './past.ts';
 
 /** A state that was found to hold or not, with how likely it was said to be the day before. */
@@ -109,6 +110,16 @@ interface Found {
   signals: Signals;
 }
 
+/** What was seen on the day of a repot after it speaks of the new pot, of which nothing was said the day before. */
+const beforeTheRepot = (
+  looks: PlantRecords['looks'],
+  repots: PlantRecords['repots'],
+): PlantRecords['looks'] =>
+  looks.filter(
+    (look) =>
+      !repots.some((repot) => repot.date === look.date && isAfter(momentOf(look), momentOf(repot))),
+  );
+
 function foundOn({ looks, repots }: PlantRecords, today: IsoDate): Found[] {
   const days = new Map<IsoDate, Found>();
   const add = (date: IsoDate, writtenAt: string, signals: Signals) => {
@@ -117,7 +128,9 @@ function foundOn({ looks, repots }: PlantRecords, today: IsoDate): Found[] {
     Object.assign(there.signals, signals);
     if (writtenAt < there.writtenAt) there.writtenAt = writtenAt;
   };
-  for (const { date, createdAt, signals } of looks) add(date, createdAt, signals);
+  for (const { date, createdAt, signals } of beforeTheRepot(looks, repots)) {
+    add(date, createdAt, signals);
+  }
   for (const { date, createdAt, liveRoots } of repots) {
     if (liveRoots !== null) add(date, createdAt, { liveRoots });
   }
@@ -200,7 +213,7 @@ function fullOf(
   const { traits, spot, together } = situation;
   return repots.flatMap(({ date: from, after }, i) => {
     const until = repots[i + 1]?.date ?? '9999-12-31';
-    const seen = looks.flatMap(({ date, signals }) => {
+    const seen = beforeTheRepot(looks, repots).flatMap(({ date, signals }) => {
       const { crowded: full } = foundIn(signals);
       return full === undefined || date <= from || date > until ? [] : [{ date, full }];
     });

@@ -83,6 +83,16 @@ describe('what was said the day before', () => {
     expect(said(plant.id, FOUND)).toEqual(before);
   });
 
+  it('is told of the pot that was left, not of the one it came into that day', async () => {
+    app = testApp();
+    const plant = await addPlant({ lastRepot: '2024-05-01', acquired: '2024-01-01' });
+    await look(plant.id, FOUND, { ballCover: 0.9 });
+    await repot(plant.id, { date: FOUND });
+    await look(plant.id, FOUND, { rootsAtHoles: 'none', compacted: false });
+    expect(said(plant.id, FOUND)!.found).toBe(1);
+    expect(said(plant.id, FOUND, 'mediumFailing')).toBeUndefined();
+  });
+
   it('is not told where it was known already, nor where it was only said: look first', async () => {
     app = testApp();
     const plant = await addPlant({ lastRepot: '2024-05-01', acquired: '2024-01-01' });
