@@ -44,6 +44,16 @@ for (const [where, viewport] of [
       await page.locator('.v-chip__close').click();
       await expect.poll(async () => count(await answer.textContent())).toBe(all);
 
+      // Bought now, a pot is no longer to be had, and no repot comes of it.
+      const still = page.getByText(/^Still to be had within a year:/);
+      const offered = /(\d+) pots? of [\d.]+ cm/.exec((await still.textContent())!)![0];
+      await page.getByLabel('Bought now').fill(offered);
+      await page.getByRole('option', { name: offered, exact: true }).click();
+      await page.keyboard.press('Escape');
+      await expect(still).not.toContainText(offered);
+      await expect(page.getByText(/within a year, in place of/)).toHaveCount(0);
+      expect(count(await answer.textContent())).toBe(all);
+
       await page.getByLabel('Given away').fill('Old Stoker');
       await page.getByRole('option', { name: 'Old Stoker' }).click();
       await page.keyboard.press('Escape');

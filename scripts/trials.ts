@@ -66,9 +66,9 @@ function looks(seed: number): string {
 
 function foretold(seed: number): string {
   const { gardens, plants } = FORETOLD;
-  const { below, within, above } = yearsHeld(gardens, plants, seed);
+  const { below, within, above, between } = yearsHeld(gardens, plants, seed);
   const share = (count: number) => `${Math.round((100 * count) / gardens)} %`;
-  return `seed ${seed}: ${share(within)} within, ${share(below)} below, ${share(above)} above`;
+  return `seed ${seed}: ${share(between)} (${share(within)} within the band as it is shown, ${share(below)} below, ${share(above)} above)`;
 }
 
 const told = [
@@ -84,7 +84,7 @@ const told = [
   '',
   ...[SEED, ...OTHER_SEEDS].map((seed) => `- ${looks(seed)}`),
   '',
-  `Repots of a year in ${FORETOLD.gardens} gardens of ${FORETOLD.plants} plants, foretold from one look at each, against what their keepers then did; the band is to hold 80 % (\`ahead/\`):`,
+  `Repots of a year in ${FORETOLD.gardens} gardens of ${FORETOLD.plants} plants, foretold from one look at each, against what their keepers then did. Between a tenth and nine tenths of the futures drawn, equal counts shared out, are to lie 80 %; a band of whole repots takes in more (\`ahead/\`):`,
   '',
   ...FORETOLD.seeds.map((seed) => `- ${foretold(seed)}`),
 ];

@@ -156,6 +156,23 @@ describe('what was settled, and what goes in beside the mix', () => {
   });
 });
 
+it('takes pots that are bought now from the shelf, and buys so many fewer later', () => {
+  const asked = garden();
+  const before = aheadOf(asked, { futures: 60, doubt: CERTAIN });
+  const count = before.toBuy.find(({ rimCm }) => rimCm === 14)!.pots.upTo.at(-1)!.middle;
+  expect(count).toBeGreaterThan(2);
+  const after = aheadOf(otherwise(asked, { bought: [{ rimCm: 14, count }] }), {
+    futures: 60,
+    doubt: CERTAIN,
+  });
+  expect(after.toBuy.find(({ rimCm }) => rimCm === 14)?.pots.upTo.at(-1)!.middle ?? 0).toBe(0);
+  expect(after.repots).toEqual(before.repots);
+  // Every pot bought now is taken off the shelf or stands in for one that is as good.
+  const taken = after.shelf.upTo.at(-1)!.middle - before.shelf.upTo.at(-1)!.middle;
+  expect(taken).toBeGreaterThan(0);
+  expect(taken).toBeLessThanOrEqual(count);
+});
+
 it('keeps those snug who are meant, and leaves the others as they are', () => {
   const problem = { from: FROM, plants: [plant(1), plant(2)], shelf: [] };
   const [one, other] = otherwise(problem, { snug: [2] }).plants;

@@ -1,5 +1,5 @@
 import { SHIFTS } from '../decide/index.ts';
-import type { AheadPlant, AheadProblem } from './problem.ts';
+import type { AheadPlant, AheadProblem, ShelfPots } from './problem.ts';
 
 /** What a keeper could do about what comes. */
 export interface AheadWhatIf {
@@ -11,6 +11,8 @@ export interface AheadWhatIf {
   snug?: 'all' | readonly number[];
   /** nothing is repotted before this week; rescues are */
   notBefore?: number;
+  /** pots that are bought now */
+  bought?: readonly ShelfPots[];
 }
 
 /** By one step of `SHIFTS`: so much more has to speak for a full pot. */
@@ -21,7 +23,7 @@ const SNUG_LASTS = 1.3;
 /** The same collection, otherwise kept; with the same seed it meets the same luck. */
 export function otherwise(
   problem: AheadProblem,
-  { without = [], divided = [], snug = [], notBefore = 0 }: AheadWhatIf,
+  { without = [], divided = [], snug = [], notBefore = 0, bought = [] }: AheadWhatIf,
 ): AheadProblem {
   const gone = new Set(without);
   const pieces = new Set(divided);
@@ -41,7 +43,7 @@ export function otherwise(
         : plant.weeks,
     }));
   // A plant that is given away takes its pot along.
-  return { ...problem, plants };
+  return { ...problem, plants, shelf: [...problem.shelf, ...bought] };
 }
 
 /** Only part of the collection: what stands in a spot, or is of a group. */

@@ -1,6 +1,6 @@
-import { aheadOf, type AheadPlant } from '../ahead/index.ts';
+import { aheadOf, Futures, type AheadPlant, type AheadProblem } from '../ahead/index.ts';
 import { decide, weeksAhead } from '../decide/index.ts';
-import { seeded } from '../number/index.ts';
+import { clamp, seeded } from '../number/index.ts';
 import { rimCm } from '../pots/index.ts';
 import { addDays } from '../season/index.ts';
 import { seen, trialPlant, type TrialPlant } from './garden.ts';
@@ -11,6 +11,11 @@ export interface Held {
   below: number;
   within: number;
   above: number;
+  /**
+   * … and between a tenth and nine tenths of what was drawn, those that are equal to it shared out:
+   * a band of whole repots takes in more than its 80 %, this does not
+   */
+  between: number;
 }
 
 const DATE = '2026-01-05';
@@ -29,7 +34,7 @@ const COMES = 0.5;
  * every quarter, follows the verdict, and comes to it late as often as not.
  */
 export function yearsHeld(gardens: number, plants: number, seed: number): Held {
-  const held: Held = { below: 0, within: 0, above: 0 };
+  const held: Held = { below: 0, within: 0, above: 0, between: 0 };
   for (let garden = 0; garden < gardens; garden++) {
     const random = seeded(seed + 7919 * garden);
     const all = Array.from({ length: plants }, (): TrialPlant => {
@@ -41,16 +46,37 @@ export function yearsHeld(gardens: number, plants: number, seed: number): Held {
         situation: { ...plant.situation, date: DATE, lastRepot, signals, lookedOn: DATE },
       };
     });
-    const foretold = aheadOf(
-      { from: DATE, plants: all.map(foreseen), shelf: [] },
-      { futures: FUTURES, seed: garden + 1 },
-    ).repots.upTo[LAST_MONTH]!;
+    const problem = { from: DATE, plants: all.map(foreseen), shelf: [] };
+    const drawn = { futures: FUTURES, seed: garden + 1 };
+    const foretold = aheadOf(problem, drawn).repots.upTo[LAST_MONTH]!;
     const came = all.filter((plant) => isRepotted(plant, random)).length;
     if (came < foretold.low) held.below += 1;
     else if (came > foretold.high) held.above += 1;
     else held.within += 1;
+    held.between += shareBetween(came, countsOf(problem, drawn));
   }
   return held;
+}
+
+/** Repots of the year in every future. */
+function countsOf(problem: AheadProblem, { futures, seed }: { futures: number; seed: number }) {
+  const luck = new Futures(problem, seed);
+  return Array.from(
+    { length: futures },
+    () => luck.next().repots.filter(({ week }) => week < WEEKS).length,
+  );
+}
+
+/**
+ * The share of a count that lies between a tenth and nine tenths of counts drawn.
+ *
+ * @source the probability integral transform of counts: Czado, Gneiting & Held (2009), from memory
+ */
+export function shareBetween(came: number, drawn: readonly number[]): number {
+  const upTo = (count: number) => drawn.filter((one) => one <= count).length / drawn.length;
+  const [from, to] = [upTo(came - 1), upTo(came)];
+  if (to === from) return from > 0.1 && from < 0.9 ? 1 : 0;
+  return Math.max(0, clamp(to, 0.1, 0.9) - clamp(from, 0.1, 0.9)) / (to - from);
 }
 
 function foreseen({ situation }: TrialPlant, index: number): AheadPlant {

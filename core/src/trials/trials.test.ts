@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { calibration, fernbank, SCHOOL_RULES, totalCost } from './calibration.ts';
 import { filledAfter, fillMonthsOf, trialGarden, trueCost } from './garden.ts';
-import { yearsHeld } from './futures.ts';
+import { shareBetween, yearsHeld } from './futures.ts';
 import { correctedOnHeldOut } from './record.ts';
 import { byTurns, byWorth, yearOfRounds } from './looks.ts';
 
@@ -93,6 +93,18 @@ describe('a year foretold', () => {
     expect(below + within + above).toBe(30);
     // Meant to hold 80 %; of 30 gardens fewer than 19 within would be chance once in fifty.
     expect(within).toBeGreaterThanOrEqual(19);
+  });
+
+  it('shares out the counts that are equal to what came, so that whole numbers do not flatter it', () => {
+    // Ten futures with 0–9 repots: each count is a tenth of them.
+    const drawn = Array.from({ length: 10 }, (_, count) => count);
+    expect(drawn.map((came) => Math.round(shareBetween(came, drawn)))).toEqual([
+      0, 1, 1, 1, 1, 1, 1, 1, 1, 0,
+    ]);
+    // All futures alike: what comes as foretold lies between for the 80 % that it would by chance.
+    expect(shareBetween(3, [3, 3, 3])).toBeCloseTo(0.8);
+    expect(shareBetween(4, [3, 3, 3])).toBe(0);
+    expect(shareBetween(2, [3, 3, 3])).toBe(0);
   });
 });
 

@@ -90,6 +90,14 @@ export function useUnits() {
     length: (cm: number) => by.value.cm(cm),
     /** litres for people: cups and quarts for US keepers */
     volume: (litres: number) => by.value.litres(litres),
+    /** litres that stand beside each other, all in the unit of the largest: "1.5 L (0.7 L–2 L)" */
+    volumeBeside: (largest: number) =>
+      largest < 1
+        ? by.value.litres
+        : (litres: number) =>
+            us.value
+              ? `${format(convert(litres, 'liters').to('quarts'), 1)} qt`
+              : `${format(litres, 1)} L`,
     weight: (kg: number) => by.value.kg(kg),
     /** a sentence of the core, its quantities as the keeper reads them */
     said: (saying: Saying) => spoken(saying, by.value),

@@ -32,6 +32,8 @@ export const ahead = {
   short: (what: string) => `Still to be had within a year: ${what}.`,
   shortPots: (count: string, rim: string) => `${counted(count, 'pot', 'pots')} of ${rim}`,
   shortMix: (litres: string, label: string) => `${litres} of ${label}`,
+  shortBags: (bags: number, litres: string, label: string) =>
+    `${bags === 1 ? '1 bag' : `${bags} bags`} of ${label} (${litres})`,
   enough: 'Pots and mix for them are there.',
   room: (spot: string, more: string, when: string) =>
     `${spot} needs about ${more} more shelf by ${when}.`,
@@ -41,6 +43,9 @@ export const ahead = {
   dividedWhy: 'at the next repot: one piece stays in the pot, the others go',
   snug: 'Kept snug',
   snugWhy: 'each waits until it is plainly full, and is used about a third longer',
+  buyNow: 'Bought now',
+  buyNowWhy: 'what is short within a year',
+  nothingShort: 'Nothing is short.',
   notBefore: 'Nothing before',
   now: 'as it comes',
   against: (now: string, before: string) => `${now} within a year, in place of ${before}.`,

@@ -14,6 +14,12 @@ import PottingDays from '../../components/ahead/PottingDays.vue';
 import LineChart from '../../components/LineChart.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { fetchAhead, useAhead } from '../../composables/useAhead.ts';
+import {
+  useShortages,
+  withinYear as year,
+  YEAR,
+  type Bought,
+} from '../../composables/useShortages.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
@@ -22,7 +28,7 @@ import { m } from '../../messages/index.ts';
 import { hours } from '../../messages/duration.ts';
 
 /** What the next two years may bring, and what could be done about it. */
-const { volume, length, weight, percent } = useUnits();
+const { volume, volumeBeside, length, weight, percent } = useUnits();
 const { month: monthName } = useDates();
 const { value, fault, load } = useLoaded(fetchAhead);
 
@@ -34,6 +40,7 @@ const divided = ref<number[]>([]);
 const snug = ref<number[]>([]);
 const ALL = 0;
 const notBefore = ref(0);
+const bought = ref<Bought[]>([]);
 
 const part = computed(
   () => value.value && partOf(value.value.problem, { spotId: spotId.value, group: group.value }),
@@ -53,6 +60,7 @@ const asked = computed(
       divided: divided.value,
       snug: snug.value.includes(ALL) ? 'all' : snug.value,
       notBefore: notBefore.value,
+      bought: bought.value.flatMap(({ pots }) => pots ?? []),
     }),
 );
 const { ahead, drawn, stop } = useAhead(asked);
@@ -71,20 +79,13 @@ const plants = computed(() =>
   (part.value?.plants ?? []).map(({ id, name }) => ({ value: id, title: name })),
 );
 
-/** So many months from now are told in words and lists; the rest is in the chart. */
-const YEAR = 12;
-const year = ({ upTo }: Course): Expected => upTo[Math.min(YEAR, upTo.length - 1)]!;
 const roundedTo = (n: number, step: number) => step * Math.round(n / step);
 const whole = (n: number) => String(Math.round(n));
 /** Nobody measures years ahead to the millilitre. */
-const roughly = (litres: number) =>
-  volume(
-    litres >= 10
-      ? Math.round(litres)
-      : litres >= 1
-        ? roundedTo(litres, 0.5)
-        : Number(litres.toFixed(1)),
-  );
+const roughlyBand = (of: Expected) => {
+  const write = volumeBeside(of.high);
+  return band(of, (litres) => write(litres >= 10 ? Math.round(litres) : roundedTo(litres, 0.1)));
+};
 const band = (of: Expected, write: (n: number) => string = whole) =>
   m.ahead.banded(write(of.middle), write(of.low), write(of.high));
 
@@ -133,7 +134,7 @@ const inWords = computed(() => {
             Math.max(1, Math.round(bench / AFTERNOON)),
             Math.max(15, roundedTo(bench, 15)),
           ),
-          short.value === '' ? m.ahead.enough : m.ahead.short(short.value),
+          short.value.length === 0 ? m.ahead.enough : m.ahead.short(short.value.join(', ')),
         ];
   const tightest = [...room].sort((a, b) => b.yearCm - b.nowCm - (a.yearCm - a.nowCm))[0];
   const more = tightest ? tightest.yearCm - tightest.nowCm : 0;
@@ -145,36 +146,13 @@ const inWords = computed(() => {
 const LEAST_ROOM_CM = 10;
 const spotName = (id: number) => value.value!.spots.find((spot) => spot.id === id)!.name;
 
-/** Components of the year against what is there. */
-const mixes = computed(() => {
-  const { stock } = value.value!;
-  return ahead
-    .value!.components.map(({ component, litres }) => {
-      const row = stock.find((one) => one.component === component)!;
-      const need = year(litres);
-      const missing = row.litres === null ? 0 : Math.max(0, need.high - row.litres);
-      const bags = row.bagL && missing > 0 ? Math.ceil(missing / row.bagL) : null;
-      return { ...row, need, missing, bags };
-    })
-    .filter(({ need }) => need.high >= 0.05)
-    .sort((a, b) => b.need.middle - a.need.middle);
-});
+const { mixes, toBuy, short, offers } = useShortages(
+  ahead,
+  computed(() => value.value?.stock ?? []),
+  bought,
+);
 const stocked = (litres: number | null) =>
   litres === null ? m.ahead.notCounted : litres === 0 ? m.ahead.nothing : volume(litres);
-const toBuy = computed(() =>
-  ahead
-    .value!.toBuy.map(({ rimCm, pots }) => ({ rimCm, need: year(pots) }))
-    .filter(({ need }) => need.high >= 1),
-);
-const short = computed(() => {
-  const mix = mixes.value
-    .filter(({ missing }) => missing > 0)
-    .map(({ label, missing }) => m.ahead.shortMix(roughly(missing), label));
-  const pots = toBuy.value
-    .filter(({ need }) => need.middle >= 1)
-    .map(({ rimCm, need }) => m.ahead.shortPots(whole(need.middle), length(rimCm)));
-  return [...pots, ...mix].join(', ');
-});
 const poles = computed(() =>
   ahead
     .value!.poles.map((one) => ({ ...one, need: year(one.poles) }))
@@ -318,6 +296,19 @@ function saveCsv(): void {
             />
             <v-select v-model="notBefore" :items="starts" :label="m.ahead.notBefore" hide-details />
             <v-autocomplete
+              v-model="bought"
+              :items="offers"
+              :label="m.ahead.buyNow"
+              :hint="m.ahead.buyNowWhy"
+              :no-data-text="m.ahead.nothingShort"
+              item-value="id"
+              return-object
+              persistent-hint
+              multiple
+              chips
+              closable-chips
+            />
+            <v-autocomplete
               v-model="snug"
               :items="[{ value: ALL, title: m.ahead.allGroups }, ...plants]"
               :label="m.ahead.snug"
@@ -413,13 +404,13 @@ function saveCsv(): void {
                   <tbody>
                     <tr v-for="one in mixes" :key="one.component">
                       <td>{{ one.label }}</td>
-                      <td class="num">{{ band(one.need, roughly) }}</td>
+                      <td class="num">{{ roughlyBand(one.need) }}</td>
                       <td class="num">
                         {{ stocked(one.litres) }}
                       </td>
                       <td class="num">
                         <strong v-if="one.missing > 0">
-                          {{ one.bags ? m.ahead.bags(one.bags) : roughly(one.missing) }}
+                          {{ one.bags ? m.ahead.bags(one.bags) : volume(one.missing) }}
                         </strong>
                       </td>
                     </tr>
