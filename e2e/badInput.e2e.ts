@@ -136,6 +136,20 @@ test('sizes can be typed in inches, and are shown in them', async ({ page }) => 
   await expect(page.getByText('Saved.')).toBeVisible();
 });
 
+test('a scoop that holds nothing is refused by its field, and what was typed stays', async ({
+  page,
+}) => {
+  await page.goto('/record/settings');
+  const scoop = page.getByLabel('Your scoop');
+  await scoop.fill('0.001');
+  await scoop.press('Tab');
+  await expect(page.getByText(/must be .*0\.01/)).toBeVisible();
+  await expect(scoop).toHaveValue('0.001');
+  await scoop.fill('');
+  await scoop.press('Tab');
+  await expect(page.getByText(/must be .*0\.01/)).toHaveCount(0);
+});
+
 test('an address that leads nowhere says so, and a server that is gone can be asked again', async ({
   page,
 }) => {

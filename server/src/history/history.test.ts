@@ -45,6 +45,19 @@ describe('the history', () => {
     ]);
   });
 
+  it('calls settings and schools as their page does, and tells choices in their words', async () => {
+    await app.call.patch('/api/settings').send({ whenSchool: 'need', potPrice: 4 }).expect(200);
+    const { entries } = await newest();
+    const told = entries.map(({ name, fields }: { name: string; fields: object[] }) => [
+      name,
+      fields[fields.length - 1],
+    ]);
+    expect(told).toEqual([
+      ['When to repot', { field: 'value', before: null, after: 'whenever it needs it' }],
+      ['price of a pot', { field: 'value', before: null, after: 4 }],
+    ]);
+  });
+
   it('has nothing to say of what was refused, and of what changed nothing', async () => {
     const plant = await addPlant();
     const { id } = await newest();

@@ -1,7 +1,15 @@
-import { movedWhy, OutOfRange, taskTitle, type TaskMoved, type TaskWords } from '@fernbank/core';
+import {
+  movedWhy,
+  OutOfRange,
+  taskTitle,
+  type Settings,
+  type TaskMoved,
+  type TaskWords,
+} from '@fernbank/core';
 import type { Cell, Cells, OpenFile } from '../db/driver.ts';
 import type { DeedKind } from '../db/history.ts';
 import { tableNamed } from './tables.ts';
+import { settingTold, settingWords } from './settingWords.ts';
 import { STAMPS } from './triggers.ts';
 import { deedWords } from './words.ts';
 
@@ -110,13 +118,10 @@ function shown(file: OpenFile, deed: Cells): DeedShown {
   };
 }
 
+const RECKONED: keyof Settings = 'ownRecord';
+
 const weight = ({ of, op }: Entry) =>
   of === 'plants' && op !== 'change' ? 0 : AFTERTHOUGHTS.has(of) ? 2 : 1;
-
-/** Settings that Fernbank reckons itself: what they are called; their numbers are told on a page of their own. */
-const RECKONED: Readonly<Record<string, string>> = {
-  ownRecord: 'what Fernbank corrects by its own record',
-};
 
 function entryOf(file: OpenFile, change: Cells): Entry {
   const of = String(change.of);
@@ -127,8 +132,8 @@ function entryOf(file: OpenFile, change: Cells): Entry {
   const plantId = number(change.plant_id);
   const row = op === 'remove' ? before : op === 'add' ? after : rowNow(file, of, change.row);
   const plant = plantId === null ? null : plantNamed(file, plantId);
-  const reckoned = of === 'settings' ? RECKONED[String(change.row)] : undefined;
-  const own = row?.name ?? row?.label ?? (of === 'settings' ? (reckoned ?? change.row) : null);
+  const setting = of === 'settings' ? String(change.row) : null;
+  const own = row?.name ?? row?.label ?? (setting && settingWords(setting));
   return {
     of,
     op,
@@ -137,14 +142,17 @@ function entryOf(file: OpenFile, change: Cells): Entry {
     plantId,
     plant,
     date: row?.date === undefined ? null : text(row.date),
-    fields: (reckoned ? [] : table.columns)
+    // What Fernbank reckoned itself is told on a page of its own: a heap of numbers says nothing here.
+    fields: (setting === RECKONED ? [] : table.columns)
       .filter(({ name }) => !STAMPS.has(name) && name !== 'id' && name !== 'created_at')
       .filter(({ name }) => (before !== null && name in before) || (after && name in after))
-      .map(({ name, field, kind }) => ({
-        field,
-        before: told(of, name, shownValue(before?.[name], kind)),
-        after: told(of, name, shownValue(after?.[name], kind)),
-      })),
+      .map(({ name, field, kind }) => {
+        const shown = (value: Cell | undefined) => {
+          const read = shownValue(value, kind);
+          return setting === null ? told(of, name, read) : settingTold(setting, read);
+        };
+        return { field, before: shown(before?.[name]), after: shown(after?.[name]) };
+      }),
   };
 }
 

@@ -10,12 +10,13 @@ import {
   isTypicalYear,
 } from '@fernbank/core';
 import { ref } from 'vue';
-import { api } from '../../api/client.ts';
+import { api, ApiError, wordsFor } from '../../api/client.ts';
 import type { Settings, SpotRow } from '../../api/types.ts';
 import FetchState from '../../components/FetchState.vue';
 import GroupSchools from '../../components/spot/GroupSchools.vue';
 import NumberField from '../../components/NumberField.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
+import QuantityField from '../../components/QuantityField.vue';
 import SpotDialog from '../../components/spot/SpotDialog.vue';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useRemoval } from '../../composables/useRemoval.ts';
@@ -41,12 +42,17 @@ function edit(spot: SpotRow | null): void {
 }
 const name = ref(settings.current.collectionName);
 
+/** Why the server did not take what stands in a field. */
+const refused = ref<Record<string, string>>({});
 async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promise<void> {
+  refused.value = {};
   try {
     await settings.change(changed);
     notices.done(m.settings.saved);
   } catch (error) {
-    notices.fault(error);
+    const field = error instanceof ApiError ? error.field : undefined;
+    if (field && field in changed) refused.value = { [field]: wordsFor(error) };
+    else notices.fault(error);
   }
 }
 const removal = useRemoval();
@@ -105,19 +111,21 @@ const aboutSpot = (spot: SpotRow) =>
           :label="m.settings.paper"
           @update:model-value="(paper) => change({ paper })"
         />
-        <NumberField
+        <QuantityField
+          of="volume"
           :model-value="settings.current.scoopL"
           :label="m.settings.scoop"
-          unit="L"
           :hint="m.settings.scoopHint"
-          @settled="(scoopL) => (scoopL === null || scoopL >= 0.01) && change({ scoopL })"
+          :error="refused.scoopL"
+          @settled="(scoopL) => change({ scoopL })"
         />
         <NumberField
           :model-value="settings.current.potPrice"
           :label="m.day.potPrice"
           :unit="settings.current.currency"
           :hint="m.settings.potPriceHint"
-          @settled="(potPrice) => (potPrice === null || potPrice >= 0) && change({ potPrice })"
+          :error="refused.potPrice"
+          @settled="(potPrice) => change({ potPrice })"
         />
       </div>
     </section>
