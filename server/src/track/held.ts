@@ -144,14 +144,13 @@ function toldOf(
   { taxon }: PlantFile,
 ): Told[] {
   const paced = filling && { since: today, models: '', corrections: {}, filling, use: null };
-  const past = new Past(db, plant, records);
+  const past = new Past(db, plant, records, spots);
   return foundOn(records, today).flatMap(({ date, writtenAt, signals }): Told[] => {
     if (Object.keys(newlyFound(signals, {})).length === 0) return [];
     const known = past.before(date, writtenAt);
     if (!known) return [];
-    const spot = spots.get(known.plant.spotId) ?? spots.get(plant.spotId)!;
     const then = (by: Settings) =>
-      plantFile(db, known.plant, dayBefore(date), by, spot, known.records).situation;
+      plantFile(db, known.plant, dayBefore(date), by, known.spot, known.records).situation;
     const situation = then(plain);
     // Where nothing at all was known it was only said: look first.
     const { lastRepot, roots } = situation;

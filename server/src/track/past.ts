@@ -2,18 +2,19 @@ import { addDays, type IsoDate } from '@fernbank/core';
 import { sql } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { tableNamed } from '../history/tables.ts';
-import type { PlantRow } from '../services/collection.ts';
+import type { PlantRow, SpotRow } from '../services/collection.ts';
 import type { PlantRecords, RepotRow } from '../services/records.ts';
 
-/** A plant with its records, as they stood on a day. */
+/** A plant with its records and its place, as they stood on a day. */
 export interface Known {
   plant: PlantRow;
   records: PlantRecords;
+  spot: SpotRow;
 }
 
 /** A value that a row had until something was done to it. */
 interface Changed {
-  of: 'plants' | 'looks';
+  of: 'plants' | 'looks' | 'spots';
   row: number;
   /** day on which it was done */
   on: IsoDate;
@@ -23,6 +24,7 @@ interface Changed {
 
 /** Of a plant's own row what a verdict rests on, and no repot changes. */
 const OF_PLANT = ['spotId', 'taxon', 'groupId', 'traits', 'schools', 'together'] as const;
+const OF_LOOK = ['signals', 'date'] as const;
 
 /**
  * What was known of a plant before a day: without what was written down later, without later changes of
@@ -39,6 +41,7 @@ export class Past {
     private readonly db: Db,
     private readonly plant: PlantRow,
     private readonly records: PlantRecords,
+    private readonly spots: ReadonlyMap<number, SpotRow>,
   ) {
     this.arrived = plant.createdAt.slice(0, 10);
   }
@@ -62,18 +65,18 @@ export class Past {
     };
     const housed = this.housedBefore(repots.filter((row) => !wasKnown(row)));
     if (!housed) return null;
-    if (broughtAlong) return { plant: housed, records: known };
+    const placed = (plant: PlantRow): SpotRow =>
+      this.spots.get(plant.spotId) ?? this.spots.get(this.plant.spotId)!;
+    if (broughtAlong) return { plant: housed, records: known, spot: placed(housed) };
     const later = this.changesSince(day);
-    const own = Object.fromEntries(OF_PLANT.map((field) => [field, housed[field]]));
-    const plant = { ...housed, ...rewound(own, later, 'plants', housed.id, OF_PLANT) };
-    const asWritten = known.looks.map((look) => ({
-      ...look,
-      ...rewound({ signals: look.signals, date: look.date }, later, 'looks', look.id, [
-        'signals',
-        'date',
-      ]),
-    }));
-    return { plant, records: { ...known, looks: asWritten } };
+    const plant = rewound(housed, later, 'plants', OF_PLANT);
+    const asWritten = known.looks.map((look) => rewound(look, later, 'looks', OF_LOOK));
+    const spot = placed(plant);
+    return {
+      plant,
+      records: { ...known, looks: asWritten },
+      spot: rewound(spot, later, 'spots', Object.keys(spot) as (keyof SpotRow)[]),
+    };
   }
 
   /** In the pot that the first repot of these took it out of. @param later  the oldest first */
@@ -98,7 +101,8 @@ export class Past {
     this.changes ??= this.db
       .all<{ of: Changed['of']; row: string; at: string; before: string }>(
         sql`SELECT c."of", c."row", d.at, c.before FROM changes c JOIN deeds d ON d.id = c.deed_id
-            WHERE c.plant_id = ${this.plant.id} AND c.op = 'change' AND c."of" IN ('plants', 'looks')
+            WHERE c.op = 'change' AND (c."of" = 'spots'
+              OR (c.plant_id = ${this.plant.id} AND c."of" IN ('plants', 'looks')))
             ORDER BY c.id DESC`,
       )
       .map(({ of, row, at, before }) => ({
@@ -123,16 +127,15 @@ function inFields(table: string, cells: Record<string, unknown>): Record<string,
 }
 
 /** @param later  the newest first: what stood before the oldest of them wins */
-function rewound<Row extends Record<string, unknown>>(
+function rewound<Row extends { id: number }>(
   row: Row,
   later: readonly Changed[],
   of: Changed['of'],
-  id: number,
-  fields: readonly string[],
+  fields: readonly (keyof Row & string)[],
 ): Row {
   const then = { ...row };
   for (const change of later) {
-    if (change.of !== of || change.row !== id) continue;
+    if (change.of !== of || change.row !== row.id) continue;
     for (const field of fields) {
       if (field in change.before) Object.assign(then, { [field]: change.before[field] });
     }

@@ -21,8 +21,11 @@ const said = (plantId: number, date: IsoDate, state = 'crowded') =>
 const look = (plantId: number, date: IsoDate, signals: Signals) =>
   add('/api/looks', { plantId, date, signals });
 /** As if it had been written down on that day: the tests are written down in one moment. */
-const writtenOn = (table: 'looks' | 'plants' | 'repots', id: number, day: IsoDate) =>
-  app.file.run(`UPDATE ${table} SET created_at = ? WHERE id = ?`, `${day}T10:00:00.000Z`, id);
+const writtenOn = (
+  table: 'looks' | 'measurements' | 'plants' | 'repots',
+  id: number,
+  day: IsoDate,
+) => app.file.run(`UPDATE ${table} SET created_at = ? WHERE id = ?`, `${day}T10:00:00.000Z`, id);
 const FIRST = '2025-06-01';
 const FOUND = '2026-02-10';
 
@@ -67,6 +70,23 @@ describe('what was said the day before', () => {
       .set('If-Match', `"${row.rev}"`)
       .send({ traits: { vigour: 'slow' } })
       .expect(200);
+    expect(said(plant.id, FOUND)).toEqual(before);
+  });
+
+  it('stands by its place as it was then, however that is described later', async () => {
+    const { plant } = await knownPlant();
+    const ofSpot = async () => {
+      const { items } = await get('/api/spots');
+      return items.find((one: { id: number }) => one.id === plant.spotId);
+    };
+    const before = said(plant.id, FOUND)!;
+    const spot = await ofSpot();
+    await app.call
+      .patch(`/api/spots/${spot.id}`)
+      .set('If-Match', '*')
+      .send({ light: 'dim', temperatureC: 12 })
+      .expect(200);
+    expect((await ofSpot()).temperatureC).toBe(12);
     expect(said(plant.id, FOUND)).toEqual(before);
   });
 
