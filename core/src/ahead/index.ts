@@ -11,4 +11,10 @@ export { Futures, type Doubt } from './futures.ts';
 export { meetsAbove } from './meets.ts';
 export { otherwise, partOf, type AheadWhatIf } from './whatIf.ts';
 export { repotAfter, type AheadPlant, type AheadProblem, type WeekWindow } from './problem.ts';
-export { pottingDays, type KeepersDays, type PottingDay, type PottingDays } from './pottingDays.ts';
+export {
+  handsIn,
+  pottingDays,
+  type KeepersDays,
+  type PottingDay,
+  type PottingDays,
+} from './pottingDays.ts';

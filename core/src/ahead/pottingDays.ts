@@ -1,3 +1,4 @@
+import { spanOf, USUAL_OVERHEADS, workIn } from '../day/index.ts';
 import { addDays, daysBetween, mondayOf, type IsoDate } from '../season/index.ts';
 import type { AheadPlant, AheadProblem } from './problem.ts';
 
@@ -16,6 +17,7 @@ export interface KeepersDays {
 export interface PottingDay {
   date: IsoDate;
   plants: { id: number; name: string }[];
+  /** from laying out to clearing up, with every mix and the rests between; one pair of hands */
   minutes: number;
 }
 
@@ -32,7 +34,6 @@ interface Due {
   plant: AheadPlant;
   from: IsoDate;
   to: IsoDate;
-  minutes: number;
 }
 
 /**
@@ -49,7 +50,7 @@ export function pottingDays(
 ): PottingDays {
   const dates = datesOf(monday, keeper);
   let waiting = plants.flatMap((plant) => dueOf(plant, monday)).sort(byEnd);
-  const days = new Map<IsoDate, PottingDay>();
+  const days = new Map<IsoDate, AheadPlant[]>();
   const without: PottingDays['without'] = [];
   while (waiting.length > 0) {
     const [first] = waiting;
@@ -59,33 +60,53 @@ export function pottingDays(
       waiting = waiting.slice(1);
       continue;
     }
-    const day = days.get(date) ?? { date, plants: [], minutes: 0 };
-    days.set(date, day);
+    const on = days.get(date) ?? [];
+    days.set(date, on);
     waiting = waiting.filter((due) => {
-      if (!holds(due, date) || !fits(day, due, keeper)) return true;
-      day.plants.push(named(due.plant));
-      day.minutes += due.minutes;
+      if (!holds(due, date) || !fits(on, due, keeper)) return true;
+      on.push(due.plant);
       return false;
     });
   }
-  return { days: [...days.values()].sort((a, b) => (a.date < b.date ? -1 : 1)), without };
+  const told = [...days].map(([date, on]) => ({
+    date,
+    plants: on.map(named),
+    minutes: spanFor(on),
+  }));
+  return { days: told.sort((a, b) => (a.date < b.date ? -1 : 1)), without };
 }
 
 const named = ({ id, name }: AheadPlant) => ({ id, name });
 const byEnd = (a: Due, b: Due) => (a.to < b.to ? -1 : a.to > b.to ? 1 : a.plant.id - b.plant.id);
 const holds = ({ from, to }: Due, date: IsoDate) => from <= date && date <= to;
 /** One that takes longer than a whole day has it to itself. */
-const fits = (day: PottingDay | undefined, { minutes: more }: Due, { minutes }: KeepersDays) =>
-  !day || day.plants.length === 0 || day.minutes + more <= minutes;
+const fits = (on: readonly AheadPlant[] = [], { plant }: Due, { minutes }: KeepersDays) =>
+  on.length === 0 || spanFor([...on, plant]) <= minutes;
+
+/** An afternoon takes so many mixes. @source common practice, no source */
+const MIXES = 2;
+/** Minutes with plants in hand that a span leaves beside laying out, mixing, clearing up and rests. */
+export function handsIn(span: number): number {
+  const { setUp, cleanUp, mix } = USUAL_OVERHEADS;
+  return Math.max(0, workIn(span, USUAL_OVERHEADS) - setUp - cleanUp - MIXES * mix);
+}
+
+/** As a potting day reckons it, but for what practice in one sitting saves. */
+function spanFor(plants: readonly AheadPlant[]): number {
+  const { setUp, cleanUp, mix } = USUAL_OVERHEADS;
+  const mixes = new Set(plants.map(({ parts }) => JSON.stringify(parts)));
+  const hands = plants.reduce((sum, { repots }) => sum + repots[0]!.minutes, 0);
+  return spanOf(setUp + hands + mix * mixes.size + cleanUp, USUAL_OVERHEADS);
+}
 
 function dueOf(plant: AheadPlant, monday: IsoDate): Due[] {
-  const { window, settledIn, rescue, notBefore, repots } = plant;
+  const { window, settledIn, rescue, notBefore } = plant;
   // A rescue waits for no Saturday.
   if (!window || settledIn !== null || rescue) return [];
   const from = Math.max(window.from, notBefore);
   if (from > window.to || from >= AHEAD_WEEKS) return [];
   const day = (week: number) => addDays(monday, 7 * week);
-  return [{ plant, from: day(from), to: addDays(day(window.to), 6), minutes: repots[0]!.minutes }];
+  return [{ plant, from: day(from), to: addDays(day(window.to), 6) }];
 }
 
 function datesOf(monday: IsoDate, { weekdays, away, from }: KeepersDays): IsoDate[] {

@@ -3,6 +3,7 @@ export type { DayBatch } from './batches.ts';
 export type { Chain, Link } from './chains.ts';
 export type { PinConflict } from './conflicts.ts';
 export { breachesIn, type DayEvent } from './events.ts';
+export { spanOf, workIn } from './limits.ts';
 export type { LeftOut, LeftOutWhy } from './leftOut.ts';
 export { leftOutWords, type LeftOutAbout } from './words.ts';
 export {

@@ -20,6 +20,10 @@ export function workIn(span: number, { rest, restEvery }: Overheads): number {
   return cycles * restEvery + Math.min(restEvery, span - cycles * cycle);
 }
 
+/** The span that so many minutes of work take with their rests: `workIn` the other way round. */
+export const spanOf = (work: number, { rest, restEvery }: Overheads): number =>
+  work + rest * Math.max(0, Math.ceil(work / restEvery - 1e-9) - 1);
+
 /** Minutes of hands on a date that are left for batches and plants. */
 export function handsMinutes(problem: DayProblem, date: number): number {
   const { dates, hands, overheads } = problem;

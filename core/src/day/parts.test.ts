@@ -8,7 +8,7 @@ import { addDays, TYPICAL_SPOT } from '../season/index.ts';
 import { component } from '../media/index.ts';
 import { resolveTaxon } from '../catalogue/index.ts';
 import { conflictIn } from './conflicts.ts';
-import { workIn } from './limits.ts';
+import { spanOf, workIn } from './limits.ts';
 import {
   checkProblem,
   gainOf,
@@ -168,6 +168,12 @@ describe('the order of a day', () => {
   it('rests ten minutes after about ninety, and counts them in', () => {
     expect(workIn(100, USUAL_OVERHEADS)).toBe(90);
     expect(workIn(95, USUAL_OVERHEADS)).toBe(90);
+    // The least span into which so much work goes.
+    for (let work = 1; work <= 400; work++) {
+      const span = spanOf(work, USUAL_OVERHEADS);
+      expect(workIn(span, USUAL_OVERHEADS)).toBe(work);
+      expect(workIn(span - 1, USUAL_OVERHEADS)).toBeLessThan(work);
+    }
     expect(workIn(250, USUAL_OVERHEADS)).toBe(90 + 90 + 50);
     const problem = chain({ dates: [{ date: DAY, minutes: 240 }] });
     problem.pots.push(pot('plenty', 20, { ready: [9] }));

@@ -28,7 +28,7 @@ export const ahead = {
   from: (first: string, last: string) => `${first} to ${last}`,
   noRepots: (until: string) => `Hardly a repot by the end of ${until}.`,
   work: (months: string, afternoons: number, minutes: number) =>
-    `In ${months} that is ${afternoons === 1 ? 'one afternoon' : `${afternoons} afternoons`} at the bench, ${hours(minutes)} in all.`,
+    `In ${months} that is ${afternoons === 1 ? 'one afternoon' : `${afternoons} afternoons`} at the bench, ${hours(minutes)} of them with plants in hand.`,
   short: (what: string) => `Still to be had within a year: ${what}.`,
   shortPots: (count: string, rim: string) => `${counted(count, 'pot', 'pots')} of ${rim}`,
   shortMix: (litres: string, label: string) => `${litres} of ${label}`,

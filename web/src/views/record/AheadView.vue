@@ -3,6 +3,7 @@ import {
   addDays,
   daysBetween,
   FUTURES,
+  handsIn,
   otherwise,
   partOf,
   type Course,
@@ -111,8 +112,8 @@ const busy = computed(() => {
 });
 /** Told up to where the season is over: three months on from its busiest. */
 const until = computed(() => Math.min(YEAR, busy.value.last + 2));
-/** An afternoon at the bench, min. */
-const AFTERNOON = 180;
+/** With plants in hand, in an afternoon of three hours, min. */
+const AFTERNOON = handsIn(180);
 const inWords = computed(() => {
   const { repots, minutes, months, room } = ahead.value!;
   const { first, last } = busy.value;
