@@ -42,6 +42,10 @@ export type TaskWords =
 type About<Of extends TaskWords['of']> = Extract<TaskWords, { of: Of }>;
 type Words = readonly [title: Saying, why: Saying];
 
+/** As it is said: in weeks from a fortnight on. */
+const lasting = (days: number): string =>
+  days === 1 ? 'a day' : days < 14 ? `${days} days` : `${Math.round(days / 7)} weeks`;
+
 const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
   firstWater: ({ days, because }) => [
     days === 0
@@ -73,19 +77,19 @@ const WORDS: { [Of in TaskWords['of']]: (about: About<Of>) => Words } = {
     'what is left of its roots drinks little, and rot comes back in wet mix',
   ],
   keepDamp: ({ days, because }) => [
-    `Keep it damper than usual for ${days} days`,
+    `Keep it damper than usual for ${lasting(days)}`,
     because === 'fewRoots'
       ? 'few roots reach little of the mix: what they reach must not dry'
       : `roots grown in ${because} are used to more water and partly die back at first`,
   ],
   shade: ({ days, cool, opened }) => [
-    `${cool ? 'Bright' : 'Warm, bright'}, no direct sun until day ${days}`,
+    `${cool ? 'Bright' : 'Warm, bright'}, no direct sun for ${lasting(days)}`,
     opened
       ? 'the roots were opened and cannot keep up with sun'
       : 'fewer roots than leaves for a while',
   ],
   humid: (about) => [
-    `Keep the air round it humid until day ${about.days}`,
+    `Keep the air round it humid for ${lasting(about.days)}`,
     about.because === 'division'
       ? 'a division has its leaves, but not yet the roots for them'
       : `only ${Math.round(100 * about.alive)} % of its roots are alive: in dry air the leaves lose more than they bring`,

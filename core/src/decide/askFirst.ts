@@ -12,17 +12,26 @@ const FROM_OUTSIDE = new Set(
 
 /**
  * The questions that a look does best to begin with: what would change most,
- * never answered or answered long ago, and seen without unpotting.
+ * never answered or answered long ago, and seen without unpotting; where the verdict is to slide it out,
+ * what to look for then comes before.
  *
- * @returns ids of signals, the most telling first, at most `count`
+ * @returns ids of signals, the most telling first, at most `count` beside those asked of its roots
  */
 export function askFirst(
-  { lookWorth, notLooked }: { lookWorth: LookWorth; notLooked: readonly NotLooked[] },
+  {
+    lookWorth,
+    notLooked,
+    unpot,
+  }: {
+    lookWorth: LookWorth;
+    notLooked: readonly NotLooked[];
+    unpot: { lookFor: readonly string[] } | null;
+  },
   count = 3,
 ): string[] {
   const ranked = [...lookWorth.questions, ...notLooked]
     .filter(({ signal, worth }) => worth >= LEAST_WORTH && FROM_OUTSIDE.has(signal))
     .sort((a, b) => b.worth - a.worth)
     .map(({ signal }) => signal);
-  return [...new Set(ranked)].slice(0, count);
+  return [...(unpot?.lookFor ?? []), ...[...new Set(ranked)].slice(0, count)];
 }

@@ -1,4 +1,3 @@
-import { percent } from '../number/index.ts';
 import { diagnose, type Diagnosis } from '../causes/index.ts';
 import { DANGER_ACTS, UNSURE_DANGER, WORTH_UNPOTTING } from './costs.ts';
 import type { Decision } from './decide.ts';
@@ -32,7 +31,7 @@ export function unpotFor(
   const pays = lookFor.length > 0 && worth(lookFor[0]!) >= WORTH_UNPOTTING;
   if (!isInDoubt(signals, states) || !(pays || states.danger >= SUSPECT_DANGER)) return null;
   return {
-    because: `danger is ${percent(states.danger)} likely: too much to leave, too little to cut for`,
+    because: `Its roots may be in danger (about ${5 * Math.round(20 * states.danger)} %): too much to leave, too little to cut for`,
     lookFor: lookFor.length > 0 ? lookFor : SEEN_ONLY_OUT.slice(0, 2),
   };
 }
@@ -58,6 +57,9 @@ export function isPotUnlikely({ causes }: Diagnosis, states: Record<State, numbe
 /** Growth forms that come apart into pieces with roots of their own. */
 const DIVISIBLE: ReadonlySet<string> = new Set(['clump', 'walker', 'rosette', 'bulb']);
 
+/** Growth forms that send up growth after growth from the base. */
+const FROM_BASE: ReadonlySet<string> = new Set(['clump', 'walker', 'bulb']);
+
 /** What pays to do in the same go as a repot. */
 export function alongside(
   { traits, signals }: Situation,
@@ -78,13 +80,19 @@ export function alongside(
       text: 'divide it instead of moving up: keep two or three growths with roots in each piece, and small pots',
     });
   }
-  if (signals.rot === 'stem' || signals.stemBare === true) {
+  // What grows from its base has no head to cut off: sound growths of it are kept.
+  const hasHead = !FROM_BASE.has(traits.growthForm);
+  if (signals.rot === 'stem') {
     acts.push({
       act: 'reroot',
-      text:
-        signals.rot === 'stem'
-          ? 'cut above the rot into clean tissue, let the cut dry and re-root the head: the base may be lost'
-          : 'cut the head off, let the cut dry and re-root it: the bare stem will not refill',
+      text: hasHead
+        ? 'cut above the rot into clean tissue, let the cut dry and re-root the head: the base may be lost'
+        : 'cut back into clean tissue, keep the growths that have sound roots, and let the cuts dry: what is soft is lost',
+    });
+  } else if (signals.stemBare === true && hasHead) {
+    acts.push({
+      act: 'reroot',
+      text: 'cut the head off, let the cut dry and re-root it: the bare stem will not refill',
     });
   }
   return acts;

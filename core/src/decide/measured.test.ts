@@ -140,6 +140,16 @@ describe('the counsel beside a verdict', () => {
     ).toEqual(['reroot']);
   });
 
+  it('what grows from its base keeps its sound growths: it has no head to root again', () => {
+    const of = (name: string, signals: Situation['signals']) =>
+      decide({ ...situation, traits: resolveTaxon(name)!.traits, signals }).alongside.map(
+        ({ text }) => String(text),
+      );
+    expect(of('Spathiphyllum', { rot: 'stem' })).toEqual([expect.stringContaining('sound roots')]);
+    expect(of('Crassula ovata', { rot: 'stem' })).toEqual([expect.stringContaining('the head')]);
+    expect(of('Spathiphyllum', { stemBare: true, rot: 'roots' })).toEqual([]);
+  });
+
   it('a bare stem that topples is re-rooted rather than moved up', () => {
     const { verdict, now } = decide({
       ...situation,
@@ -199,6 +209,14 @@ describe('the counsel beside a verdict', () => {
     expect(first).toContain(most.signal);
     for (const id of first) expect(signal(id).group).not.toBe('ball');
     expect(new Set(first).size).toBe(3);
+  });
+
+  it('a look at a plant that is to be slid out begins with what is seen of its roots', () => {
+    const sour = decide({ ...situation, signals: { smell: 'sour' } });
+    expect(sour.headline).toBe('unpotAndLook');
+    const first = askFirst(sour);
+    expect(first.slice(0, sour.unpot!.lookFor.length)).toEqual(sour.unpot!.lookFor);
+    for (const id of sour.unpot!.lookFor) expect(['ball', 'roots']).toContain(signal(id).group);
   });
 
   it('what was answered today does not come first again', () => {

@@ -10,10 +10,25 @@ describe('a sentence with its quantities apart', () => {
     expect(say``).toBe('');
   });
 
+  it('tells litres as finely as a jug is read', () => {
+    const told = [0.0042, 0.1234, 0.578, 0.996, 1.813, 2.25, 9.99, 56.5, 123.44].map(METRIC.litres);
+    expect(told).toEqual([
+      '4 mL',
+      '123 mL',
+      '580 mL',
+      '1 L',
+      '1.8 L',
+      '2.25 L',
+      '10 L',
+      '56.5 L',
+      '123.4 L',
+    ]);
+  });
+
   it('is told in each reader’s units', () => {
     const saying = say`the pot is ${{ cm: 25.4 }} wide, holds ${{ litres: 0.946352946 }} and weighs ${{ kg: 0.45359237 }} at ${{ celsius: 20 }} since ${{ day: '2026-03-04' }}`;
     expect(spoken(saying, METRIC)).toBe(
-      'the pot is 25 cm wide, holds 946 mL and weighs 454 g at 20 °C since 2026-03-04',
+      'the pot is 25 cm wide, holds 950 mL and weighs 454 g at 20 °C since 2026-03-04',
     );
     // NIST SP 811 (2008), appendix B.
     expect(spoken(saying, US)).toBe(

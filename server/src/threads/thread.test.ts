@@ -87,8 +87,9 @@ describe('a heavy sum', () => {
     return () => ({ path: '/cuts', body });
   };
 
-  it('is given up after its budget, and the next one is worked out', async () => {
-    const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, { budgetMs: 6000 });
+  it('is given up after its budget; what stays within one is worked out', async () => {
+    // Its thread reads its sources first: on a busy machine that alone takes seconds.
+    const sums = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, { budgetMs: 60_000 });
     const small = { stockCm: [120], pieces: [{ lengthCm: 55, count: 2 }], kerfCm: 0.3 };
     expect(JSON.parse(textOf(await sums.ask(cuts(small))))).toMatchObject(ONE_BAR);
     const impatient = new Thread(threadOf('sums.js', 'threads/sums.ts'), null, { budgetMs: 1 });

@@ -51,7 +51,13 @@ export function useCareWords() {
       const said = rhythmWords(waterRhythm(drying, situation.date));
       return {
         water: drying.own ? m.upkeep.byLog(said) : said,
-        upkeep: m.upkeep.minutes(number(minutesAWeek, 1)),
+        // Under two minutes halves tell plants apart; nobody times them closer.
+        upkeep: m.upkeep.minutes(
+          number(
+            minutesAWeek < 2 ? Math.round(2 * minutesAWeek) / 2 || 0.5 : minutesAWeek,
+            minutesAWeek < 2 ? 1 : 0,
+          ),
+        ),
       };
     },
   };

@@ -114,7 +114,9 @@ export function useUnits() {
         ? `${money(perLitre / convert(1, 'liters').to('quarts'))}/qt`
         : `${money(perLitre)}/L`,
     percent: (share: number) => Math.round(share * 100),
-    months: (count: number | null) => (count === null ? null : format(count, count < 10 ? 1 : 0)),
+    /** half months below three: nobody knows them closer */
+    months: (count: number | null) =>
+      count === null ? null : format(count < 3 ? Math.round(2 * count) / 2 : Math.round(count), 1),
     number: format,
   };
 }

@@ -28,7 +28,7 @@ import { schoolItems } from '../../composables/schoolItems.ts';
 const props = defineProps<{ file: PlantFile }>();
 const emit = defineEmits<{ changed: [] }>();
 const notices = useNotices();
-const { temperature } = useUnits();
+const { temperature, number } = useUnits();
 
 type TraitName = keyof typeof m.traits.names;
 interface Choice {
@@ -69,6 +69,7 @@ const shown = (name: TraitName, traits: Traits) => {
   const choice = CHOICES[name]?.find((candidate) => candidate.value === value);
   if (choice) return choice.title;
   if (typeof value === 'number' && isTemperature(name)) return temperature(value);
+  if (typeof value === 'number') return `${number(inField(name, value), 1)} ${unitOf(name)}`.trim();
   if (value !== null) return String(value);
   return name === 'lengthens' ? m.traits.byForm : m.traits.byStructure;
 };
@@ -88,6 +89,11 @@ async function change(
     fault.value = { [name]: said };
   }
 }
+const unitOf = (name: TraitName): string =>
+  (m.traits.units as Partial<Record<TraitName, string>>)[name] ?? '';
+/** Shares are kept as such, and typed and told in per cent. */
+const perUnit = (name: TraitName) => (unitOf(name).startsWith('%') ? 100 : 1);
+const inField = (name: TraitName, value: number) => Number((value * perUnit(name)).toPrecision(10));
 /** Of the numbers, those that are °C. */
 const isTemperature = (name: TraitName) => name.endsWith('C');
 /** Traits that are not chosen from a list are numbers. */
@@ -156,11 +162,12 @@ function setSchool(name: keyof Plant['schools'], value: string | null): void {
         />
         <NumberField
           v-else
-          :model-value="numberOf(name)"
+          :model-value="numberOf(name) === null ? null : inField(name, numberOf(name)!)"
+          :unit="unitOf(name)"
           :label="m.traits.names[name]"
           :error="fault[name] ?? ''"
           :hint="name in own ? m.traits.usual(shown(name, usual)) : ''"
-          @settled="(value) => set(name, value)"
+          @settled="(value) => set(name, value === null ? null : value / perUnit(name))"
         />
       </template>
       <v-select

@@ -37,7 +37,8 @@ const ways = computed(() => {
   const first = props.decision.headline !== 'refresh';
   const fit = { to: `${own}/fit`, word: m.verdictPage.plan, first: first && pot };
   const seen = props.file.situation.lookedOn !== undefined;
-  const word = seen ? m.verdictPage.lookAgain : m.verdictPage.look;
+  const again = seen ? m.verdictPage.lookAgain : m.verdictPage.look;
+  const word = props.decision.headline === 'unpotAndLook' ? m.verdictPage.lookOut : again;
   const look = { to: `${own}/look`, word, first: first && !pot };
   return pot ? [fit, look] : [look, fit];
 });
@@ -109,7 +110,7 @@ const leading = computed(() => {
     />
     <ul v-if="decision.alongside.length > 0" class="acts">
       <li v-for="{ act, text } in decision.alongside" :key="act">
-        <strong>{{ m.verdictPage.alongside }}:</strong> {{ said(text) }}
+        <strong>{{ m.verdictPage.alongside }}:</strong> {{ said(text) }}.
       </li>
     </ul>
     <p v-for="text in decision.contradictions" :key="text" class="contradiction" role="note">

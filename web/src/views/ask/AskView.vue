@@ -90,7 +90,7 @@ function see(id: string, value: SignalValue | undefined): void {
 const { saving, fault: refused, send } = useSaving();
 const keep = () =>
   send({}, async () => {
-    const { taxon, rimCm, lastRepot, signals, date } = asked.value!;
+    const { rimCm, lastRepot, signals, date } = asked.value!;
     const name = draft.value.taxon.trim();
     const { answer: kept, deed } = await write('/plants/asked', {
       method: 'POST',
@@ -117,7 +117,7 @@ const keep = () =>
     });
     clear();
     const back = () => router.push('/ask');
-    notices.done(m.ask.kept(taxon.common), { deed, back, said: m.ask.taken });
+    notices.done(m.ask.kept(name), { deed, back, said: m.ask.taken });
     await router.push(`/plants/${kept.id}/verdict`);
   });
 </script>

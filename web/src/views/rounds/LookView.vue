@@ -66,7 +66,10 @@ const first = ref<string[]>([]);
 watch(
   () => file.value?.decision,
   (decision, before) => {
-    if (decision && !before) first.value = askFirst(decision);
+    if (!decision || before) return;
+    first.value = askFirst(decision);
+    // Who was told to slide it out has it in the hand.
+    if (decision.unpot) draft.value.unpotted = true;
   },
 );
 const groups = computed(() => [
