@@ -110,10 +110,10 @@ test.describe('at the desk', () => {
   }) => {
     await page.goto('/plants/1');
     await expect(
-      page.getByText(/more than the same weather explains \(\d+ cycles\)/),
+      page.getByText(/more water than the weather explains \(\d+ waterings\)/),
     ).toBeVisible();
     await expect(page.locator('.chart canvas')).toBeVisible();
-    await page.getByText(/The \d+ cycles as a table/).click();
+    await page.getByText(/The \d+ waterings as a table/).click();
     await expect(page.getByRole('columnheader', { name: 'g a day' })).toBeVisible();
     await page.goto('/plants/1/verdict');
     await openBehind(page);

@@ -1,5 +1,6 @@
 import { addDays, DAYS_PER_MONTH, type IsoDate } from '../season/index.ts';
 import type { Diagnosis } from '../causes/index.ts';
+import { monthsSaid } from '../saying/index.ts';
 import { alongside, isInDoubt, isPotUnlikely, troubleshoot, unpotFor } from './counsel.ts';
 import {
   DANGER_OPENS,
@@ -270,8 +271,6 @@ function oldMediumVerdicts(
   });
 }
 
-const months = (count: number) => `${count < 10 ? count.toFixed(1) : Math.round(count)} months`;
-
 /** Beyond this share of the pot nobody counts: it is full. */
 const FULL_SHARE = 0.95;
 const rootsByNow = (explored: number) =>
@@ -283,13 +282,13 @@ const rootsByNow = (explored: number) =>
 const ABOUT_ITS_TERM = { from: 0.8, to: 1.1 };
 
 function mediumAge(old: number, life: number): string {
-  const lasts = `here it lasts about ${months(life)}`;
-  if (old < ABOUT_ITS_TERM.from * life) return `the medium is ${months(old)} old; ${lasts}`;
+  const lasts = `here it lasts about ${monthsSaid(life)}`;
+  if (old < ABOUT_ITS_TERM.from * life) return `the medium is ${monthsSaid(old)} old; ${lasts}`;
   if (mediumPrior(old, life) >= 0)
-    return `the medium is ${months(old)} old, past its term; ${lasts}`;
+    return `the medium is ${monthsSaid(old)} old, past its term; ${lasts}`;
   return old <= ABOUT_ITS_TERM.to * life
-    ? `the medium is ${months(old)} old and about its term (${lasts}): most still hold then`
-    : `the medium is ${months(old)} old, older than most last here (about ${months(life)}): some hold longer`;
+    ? `the medium is ${monthsSaid(old)} old and about its term (${lasts}): most still hold then`
+    : `the medium is ${monthsSaid(old)} old, older than most last here (about ${monthsSaid(life)}): some hold longer`;
 }
 
 /** By what it is known how fast a plant fills its pot. */
@@ -325,7 +324,7 @@ function priorReasons(frame: Frame): Reason[] {
     ? rootsByNow(situation.roots.explored)
     : monthsInPot === null
       ? unknown
-      : `${months(monthsInPot)} in this pot; a plant of this vigour fills one in about ${months(monthsToFill)}`.replace(
+      : `${monthsSaid(monthsInPot)} in this pot; a plant of this vigour fills one in about ${monthsSaid(monthsToFill)}`.replace(
           'a plant of this vigour',
           whose(situation.learned?.pace),
         );
@@ -336,7 +335,7 @@ function priorReasons(frame: Frame): Reason[] {
       : monthsInPot === null
         ? unknown
         : situation.traits.renewedYearly
-          ? `${months(monthsInPot)} in this mix; it is renewed each year as it wakes`
+          ? `${monthsSaid(monthsInPot)} in this mix; it is renewed each year as it wakes`
           : mediumAge(monthsInPot, due);
   return [
     {

@@ -23,7 +23,7 @@ describe('the reasons that a verdict is told by', () => {
     expect(decision.states.danger).toBeLessThan(0.1);
     const [first] = leadingReasons(decision, 1);
     expect(first!.state).toBe('mediumFailing');
-    expect(first!.text).toMatch(/^the medium is \d+ months old/);
+    expect(first!.text).toMatch(/^the medium is \d+ years old/);
   });
 
   it('a term that has run out comes before a middling sign of what is unlikely', () => {

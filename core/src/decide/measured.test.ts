@@ -41,7 +41,7 @@ describe('what was measured', () => {
     expect(decision.states.crowded).toBeGreaterThan(decide(situation).states.crowded);
     const reason = decision.reasons.find(({ signal }) => signal === 'usesMore')!;
     expect(reason.text).toContain('40 %');
-    expect(reason.text).toContain('9 cycles');
+    expect(reason.text).toContain('9 waterings');
   });
 
   it('replaces the impression of the same thing', () => {

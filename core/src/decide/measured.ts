@@ -1,4 +1,4 @@
-import { clamp, percent } from '../number/index.ts';
+import { clamp } from '../number/index.ts';
 import type { GrowthRate } from '../growth/index.ts';
 import type { WaterFindings, LogTrend } from '../water/index.ts';
 import type { Weights } from './signals.ts';
@@ -15,7 +15,9 @@ export interface MeasuredFinding {
 
 /** Cycles from which a log that shows no change says that there is none. */
 const CYCLES_FOR_SAME = 6;
-const cyclesOf = ({ cycles }: LogTrend) => `${cycles} cycles`;
+const cyclesOf = ({ cycles }: LogTrend) => `${cycles} waterings`;
+/** Nobody knows a share of water to the hundredth. */
+const about = (change: number) => `about ${5 * Math.round(20 * Math.abs(change))} %`;
 
 /**
  * Findings of the logs as evidence.
@@ -37,7 +39,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
       id: 'usesMore',
       replaces: impressions,
       weights: { crowded: clamp(0.6 + 2.5 * use.change, 0.6, 2), mediumFailing: 0.1 },
-      text: `it uses ${percent(Math.abs(use.change))} more than the same weather explains (${cyclesOf(use)}): roots or canopy have grown`,
+      text: `it uses ${about(use.change)} more water than the weather explains (${cyclesOf(use)}): roots or canopy have grown`,
     });
   } else if (use && told.includes('usesLess')) {
     found.push({
@@ -48,14 +50,14 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
         danger: clamp(0.2 - 1.5 * use.change, 0.4, 1),
         tooWet: clamp(0.6 - 2 * use.change, 0.8, 2),
       },
-      text: `it uses ${percent(Math.abs(use.change))} less than the same weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
+      text: `it uses ${about(use.change)} less water than the weather explains (${cyclesOf(use)}): roots no longer drink as they did`,
     });
   } else if (use && use.cycles >= CYCLES_FOR_SAME) {
     found.push({
       id: 'usesSame',
       replaces: impressions,
       weights: { crowded: -0.4, mediumFailing: -0.2, danger: -0.2 },
-      text: `it uses what the weather explains (${cyclesOf(use)}): no change in its thirst`,
+      text: `it uses as much water as the weather explains (${cyclesOf(use)}): no change in its thirst`,
     });
   }
   if (holding && told.includes('holdsLess')) {
@@ -66,7 +68,7 @@ function ofWater({ use, holding, told }: WaterFindings): MeasuredFinding[] {
         crowded: clamp(0.5 - 1.5 * holding.change, 0.6, 1.2),
         mediumFailing: clamp(0.6 - 2 * holding.change, 0.8, 1.5),
       },
-      text: `it holds ${percent(Math.abs(holding.change))} less water than after potting (${cyclesOf(holding)}): roots have displaced medium, or it repels water`,
+      text: `it holds ${about(holding.change)} less water than after potting (${cyclesOf(holding)}): roots have displaced medium, or it repels water`,
     });
   }
   return found;

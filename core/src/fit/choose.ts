@@ -7,7 +7,7 @@ import type { RootBall, RootCuts } from './ball.ts';
 import { POT_SOURCES } from './options.ts';
 import type { Rung } from './rung.ts';
 import type { Schools } from '../schools/index.ts';
-import { say, type Saying } from '../saying/index.ts';
+import { monthsSaid, say, type Saying } from '../saying/index.ts';
 
 /**
  * One size up, by the width of the present pot: how much wider at the least, as
@@ -166,11 +166,11 @@ function toGrowth(up: readonly Rung[], choosing: Choosing): Picked {
   return lasting
     ? {
         chosen: nearest(ownFirst(steps, lasting.rimCm, choosing), lasting.rimCm, choosing),
-        because: `the smallest that is not crowded before ${until} months, when it would be due anyway`,
+        because: `the smallest that is not crowded before ${monthsSaid(until)}, when it would be due anyway`,
       }
     : {
         chosen: steps[steps.length - 1]!,
-        because: `none that is safe lasts ${until} months: the largest step that roots can fill`,
+        because: `none that is safe lasts ${monthsSaid(until)}: the largest step that roots can fill`,
       };
 }
 
@@ -192,7 +192,7 @@ function oneUp(up: readonly Rung[], choosing: Choosing, oldRim: number): Picked 
   const lasts = one.monthsToCrowded;
   return {
     chosen: one,
-    because: say`one size up: ${{ cm: wider(one) }} wider${lasts !== null && lasts > SOON_MONTHS ? `, room for about ${Math.round(lasts)} months` : ''}`,
+    because: say`one size up: ${{ cm: wider(one) }} wider${lasts !== null && lasts > SOON_MONTHS ? `, room for about ${monthsSaid(Math.round(lasts))}` : ''}`,
   };
 }
 

@@ -48,7 +48,7 @@ import {
   type StandingSupport,
 } from './standing.ts';
 import { type Schools, USUAL_SCHOOLS } from '../schools/index.ts';
-import { say, type Saying } from '../saying/index.ts';
+import { monthsSaid, say, type Saying } from '../saying/index.ts';
 
 /** The pots side by side, and the choice. */
 export interface Ladder {
@@ -333,8 +333,7 @@ function keptCover(option: PotOption, { presentCover }: FitRequest) {
 function crowdedWhen(count: number | null): string {
   if (count === null) return 'does not grow here';
   if (count < 0.5) return 'full from the first day';
-  const months = Math.max(1, Math.round(count));
-  return `crowded in ${months} ${months === 1 ? 'month' : 'months'}`;
+  return `crowded in ${monthsSaid(Math.max(1, Math.round(count)))}`;
 }
 
 /**

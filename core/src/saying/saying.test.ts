@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { METRIC, say, sayAll, speakerFor, spoken, spokenOut } from './index.ts';
+import { METRIC, monthsSaid, say, sayAll, speakerFor, spoken, spokenOut } from './index.ts';
 
 const US = speakerFor('us');
 
@@ -71,4 +71,18 @@ describe('a sentence with its quantities apart', () => {
       }),
     );
   });
+});
+
+it('tells months as one says them: halves below three, years from three of them on', () => {
+  expect([0.9, 1.4, 5.1, 8, 35.4, 36, 43, 71, 108].map(monthsSaid)).toEqual([
+    'a month',
+    '1.5 months',
+    '5 months',
+    '8 months',
+    '35 months',
+    '3 years',
+    '3.5 years',
+    '6 years',
+    '9 years',
+  ]);
 });

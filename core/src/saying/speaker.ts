@@ -10,10 +10,10 @@ const CUPS_BELOW_L = 0.95;
 const round: NumberWriter = (value, digits) => String(Number(value.toFixed(digits)));
 const asIso = (date: string) => date;
 
-/** As finely as a jug is read: 10 mL from a fifth of a litre on, 50 mL from one, 100 mL from ten. @source common practice, no source */
+/** As finely as a jug is read: 10 mL from a fifth of a litre on, 50 mL from one, 100 mL from five. @source common practice, no source */
 function asRead(litres: number): number {
   const mL = Math.abs(litres) * 1000;
-  const step = mL < 200 ? 1 : mL < 995 ? 10 : mL < 10_000 ? 50 : 100;
+  const step = mL < 200 ? 1 : mL < 995 ? 10 : mL < 5000 ? 50 : 100;
   return (step * Math.round((litres * 1000) / step)) / 1000;
 }
 
@@ -27,7 +27,7 @@ export const metricSpeaker = (write: NumberWriter = round, day = asIso): Speaker
     const read = asRead(litres);
     return read < 1 ? `${write(read * 1000, 0)} mL` : `${write(read, 2)} L`;
   },
-  kg: (kg) => (kg < 1 ? `${write(kg * 1000, 0)} g` : `${write(kg, 2)} kg`),
+  kg: (kg) => (kg < 1 ? `${write(kg * 1000, 0)} g` : `${write(kg, kg < 10 ? 2 : 1)} kg`),
   celsius: (celsius) => `${write(celsius, 0)} °C`,
   day,
 });

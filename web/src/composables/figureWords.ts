@@ -1,4 +1,6 @@
 import {
+  IN_YEARS_FROM,
+  yearsOf,
   kindOfRecipe as kindOf,
   MEDIUM_KINDS,
   type MediumKind,
@@ -12,13 +14,19 @@ import { useUnits } from './useUnits.ts';
 /** Beyond ten years a band says no more than that. */
 const LONGEST_MONTHS = 120;
 
+/** Of a band that reaches so many times as far its end says nothing any more. */
+const WIDE = 4;
+
 /** In the cold a pot stays wet for months: nobody counts those days. */
 const SELDOM_DAYS = 60;
 
 /** Numbers of a ladder or a verdict as words with their units. */
 export function useFigureWords() {
-  const { months } = useUnits();
-  const inMonths = (count: number) => m.verdictPage.months(months(count)!);
+  const { months, number } = useUnits();
+  const inMonths = (count: number) =>
+    count >= IN_YEARS_FROM
+      ? m.verdictPage.years(number(yearsOf(count), 1))
+      : m.verdictPage.months(months(count)!);
   const days = (count: number) => String(Math.max(1, Math.round(count)));
   /** Days between waterings, at the height of growth and at rest. */
   function dryWord({ drying: { watering, growthDays, restDays } }: Pick<Rung, 'drying'>): string {
@@ -50,11 +58,14 @@ export function useFigureWords() {
     crowdedBand: ({ monthsToCrowded: at, crowdedBand: band }: Rung) => {
       if (at === null) return m.fit.never;
       if (at < 0.5 || !band) return m.fit.already;
+      const each = at >= IN_YEARS_FROM ? 12 : 1;
       const whole = (count: number) =>
         count > LONGEST_MONTHS
-          ? m.fit.over(LONGEST_MONTHS)
-          : String(Math.max(1, Math.round(count)));
-      return m.fit.crowdedBand(months(at)!, whole(band.soonest), whole(band.latest));
+          ? m.fit.over(LONGEST_MONTHS / each)
+          : String(Math.max(1, Math.round(count / each)));
+      return band.latest > WIDE * at
+        ? m.fit.crowdedFrom(inMonths(at), whole(band.soonest))
+        : m.fit.crowdedBand(inMonths(at), whole(band.soonest), whole(band.latest));
     },
     mediumWord: (count: number | null) => (count === null ? m.fit.noAgeing : inMonths(count)),
     days,

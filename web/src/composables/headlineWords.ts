@@ -34,7 +34,13 @@ export function useHeadlineWords() {
 }
 
 /** What the moment costs, in weeks of growth; empty where no moment is advised. */
-export function whyThenOf({ headline, costs: { now, then, waiting } }: Decision): string {
-  if (headline === 'repotInWindow') return m.verdictPage.whyThen(now, then, waiting);
+export function whyThenOf({ headline, bloomWeeksLeft, costs }: Decision): string {
+  const { now, then, waiting } = costs;
+  if (headline === 'repotInWindow') {
+    const weeks = Math.round(bloomWeeksLeft);
+    const why = m.verdictPage.whyThen(now, then, waiting);
+    // What a repot costs now is its bloom then, more than its growth.
+    return weeks > 0 ? `${m.verdictPage.inBloom(weeks)} ${why}` : why;
+  }
   return headline === 'repotNow' ? m.verdictPage.whyNow(now) : '';
 }

@@ -1,4 +1,4 @@
-import { speakerFor, spoken, type Saying } from '@fernbank/core';
+import { monthsOf, speakerFor, spoken, type Saying } from '@fernbank/core';
 import convert from 'convert';
 import { computed } from 'vue';
 import { useSettings } from '../stores/settings.ts';
@@ -115,8 +115,7 @@ export function useUnits() {
         : `${money(perLitre)}/L`,
     percent: (share: number) => Math.round(share * 100),
     /** half months below three: nobody knows them closer */
-    months: (count: number | null) =>
-      count === null ? null : format(count < 3 ? Math.round(2 * count) / 2 : Math.round(count), 1),
+    months: (count: number | null) => (count === null ? null : format(monthsOf(count), 1)),
     number: format,
   };
 }

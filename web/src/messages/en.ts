@@ -224,7 +224,7 @@ export const en = {
   },
   log: {
     title: 'What its log says',
-    water: 'Use and holding, cycle by cycle',
+    water: 'Use and holding, watering by watering',
     useAxis: 'g a day, weather taken out',
     heldAxis: 'g held after watering',
     use: 'Use',
@@ -237,12 +237,12 @@ export const en = {
       cycles: number,
       chance: string,
     ) =>
-      `${what}: ${change} from the first cycle to the last (${low} to ${high}), over ${cycles} cycles; chance alone would do that with probability ${chance}.`,
+      `${what}: ${change} from the first watering to the last (${low} to ${high}), over ${cycles} waterings; chance alone would do that with probability ${chance}.`,
     notEnough: (what: string, least: number) =>
-      `${what}: not enough to tell; ${least} cycles are needed.`,
+      `${what}: not enough to tell; ${least} waterings are needed.`,
     recent: (weight: string) => `Lately about ${weight} a day.`,
     leftOut: (date: string, kg: string, why: string) => `Left out: ${kg} on ${date}, ${why}.`,
-    table: (n: number) => (n === 1 ? 'The one cycle' : `The ${n} cycles as a table`),
+    table: (n: number) => (n === 1 ? 'The one watering' : `The ${n} waterings as a table`),
     from: 'Watered',
     days: 'Days',
     wet: 'Wet',
@@ -394,8 +394,10 @@ export const en = {
     behindHint:
       'What may be wrong, every reason, what each week costs, what would change it, other schools',
     whyNow: (now: number) => `Done now it sets it back ${weeksShare(now)} of growth.`,
+    inBloom: (weeks: number) =>
+      `It is in bloom, for about ${weeks === 1 ? 'a week' : `${weeks} weeks`} yet.`,
     whyThen: (now: number, then: number, waited: number) =>
-      `Now it would set it back ${weeksShare(now)} of growth, then ${weeksShare(then)}; waiting until then costs ${weeksShare(waited)}, and more than it saves from then on.`,
+      `Now it would set it back ${weeksShare(now)} of growth, then ${weeksShare(then)}; waiting until then costs ${weeksShare(waited)}, waiting longer more than it saves.`,
     changes: (signal: string, value: string) => `Finding “${signal}: ${value}” would change this.`,
     under1: '< 1 %',
     over99: '> 99 %',
@@ -436,6 +438,7 @@ export const en = {
     freshAir: 'Air of the medium when fresh',
     cycle: 'Cheapest cycle of fresh pots',
     months: (n: string) => (n === '1' ? '1 month' : `${n} months`),
+    years: (n: string) => `${n} years`,
     noAgeing: 'does not age',
     sources: 'Weights: common practice, no source. Form: docs/models.md.',
   },
@@ -499,7 +502,8 @@ export const en = {
     dropCompared: 'Take out of the comparison',
     over: (months: number) => `over ${months}`,
     crowdedBand: (months: string, soonest: string, latest: string) =>
-      `in ${months} months (${soonest} to ${latest})`,
+      `in ${months} (${soonest} to ${latest})`,
+    crowdedFrom: (months: string, soonest: string) => `in ${months}, maybe from ${soonest} on`,
     useOf: (plants: number) => (plants === 1 ? 'Settle on this' : `Settle on this for ${plants}`),
     alikeHint: 'Each keeps a plan of its own; pots of the shelf are counted for all.',
     used: 'Settled: the mix and the bench sheet follow it.',
@@ -580,7 +584,7 @@ export const en = {
     clearanceOver: (over: string) => `${over} too tall`,
     keepsCover: (label: string) => `goes into ${label}`,
     ownLog: (cycles: number, factor: string) =>
-      `Drying times rest on ${cycles} weighed cycles of its own: it drinks ${factor} times what its kind does.`,
+      `Drying times rest on ${cycles} of its own waterings that were weighed: it drinks ${factor} times what its kind does.`,
     pace: (factor: string) =>
       `Its roots fill pots at ${factor} times the usual pace, as far as is known of it; the months follow that.`,
     warnLater: (months: number, angle: string, remedy: string) =>

@@ -56,9 +56,9 @@ const outgrown = computed(() => {
   return (
     seen &&
     m.fit.outgrown(
-      length(seen.rimCm),
+      length(Math.round(seen.rimCm)),
       Math.round(seen.months),
-      length(seen.instead.rimCm),
+      length(Math.round(seen.instead.rimCm)),
       Math.round(seen.instead.months),
     )
   );

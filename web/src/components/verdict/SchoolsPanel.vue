@@ -2,13 +2,15 @@
 import type { Decision, Situation } from '@fernbank/core';
 import { computed } from 'vue';
 import { useDates } from '../../composables/useDates.ts';
+import { useFigureWords } from '../../composables/figureWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
 
 /** What the other schools would say, and the numbers behind the verdict. */
 const props = defineProps<{ decision: Decision; situation: Situation }>();
 const { day } = useDates();
-const { months, percent } = useUnits();
+const { percent } = useUnits();
+const { mediumWord } = useFigureWords();
 /** The middle two thirds of what the roots may have explored by now. */
 const rootsBand = ({ explored, sd }: { explored: number; sd: number }) =>
   m.verdictPage.rootsBand(
@@ -25,8 +27,6 @@ const questions = computed(() => [
     yours: props.situation.schools?.oldMedium,
   },
 ]);
-const monthsOf = (count: number | null) =>
-  count === null ? m.verdictPage.noAgeing : m.verdictPage.months(months(count)!);
 </script>
 
 <template>
@@ -54,16 +54,16 @@ const monthsOf = (count: number | null) =>
         <tr>
           <td>{{ m.verdictPage.monthsInPot }}</td>
           <td class="num">
-            {{ decision.monthsInPot === null ? m.app.unknown : monthsOf(decision.monthsInPot) }}
+            {{ decision.monthsInPot === null ? m.app.unknown : mediumWord(decision.monthsInPot) }}
           </td>
         </tr>
         <tr>
           <td>{{ m.verdictPage.monthsToFill }}</td>
-          <td class="num">{{ monthsOf(decision.monthsToFill) }}</td>
+          <td class="num">{{ mediumWord(decision.monthsToFill) }}</td>
         </tr>
         <tr>
           <td>{{ m.verdictPage.mediumLife }}</td>
-          <td class="num">{{ monthsOf(decision.medium.lifeMonths) }}</td>
+          <td class="num">{{ mediumWord(decision.medium.lifeMonths) }}</td>
         </tr>
         <tr>
           <td>{{ m.verdictPage.freshAir }}</td>
@@ -71,7 +71,7 @@ const monthsOf = (count: number | null) =>
         </tr>
         <tr>
           <td>{{ m.verdictPage.cycle }}</td>
-          <td class="num">{{ monthsOf(decision.freshCycleMonths) }}</td>
+          <td class="num">{{ mediumWord(decision.freshCycleMonths) }}</td>
         </tr>
         <tr v-if="decision.roots">
           <td>{{ m.verdictPage.roots }}</td>

@@ -245,7 +245,7 @@ describe('the log', () => {
     const situation = situationOf({});
     const water = waterFindings(entries, situation.spot, situation.traits);
     const text = show(LogPanel, { file: { ...fileOf({}), water } }).text();
-    expect(text).toContain('over 7 cycles');
+    expect(text).toContain('over 7 waterings');
     expect(text).toMatch(/Use: [+-]?\d+ %/);
     expect(text).toContain('Left out: 9 kg');
     expect(text).toContain(m.log.noRate(4));

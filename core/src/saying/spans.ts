@@ -1,0 +1,17 @@
+/** From here on nobody counts months, months. @source common practice, no source */
+export const IN_YEARS_FROM = 36;
+
+/** Halves while those count, then whole ones. */
+export const inHalves = (count: number, below: number): number =>
+  count < below ? Math.round(2 * count) / 2 : Math.round(count);
+/** Years in halves up to six of them. */
+export const yearsOf = (months: number): number => inHalves(months / 12, 6);
+/** Months in halves below three. */
+export const monthsOf = (months: number): number => inHalves(months, 3);
+
+/** A span of months as one says it: "a month", "7 months", "3.5 years". */
+export function monthsSaid(months: number): string {
+  if (months >= IN_YEARS_FROM) return `${yearsOf(months)} years`;
+  const said = monthsOf(months);
+  return said === 1 ? 'a month' : `${said} months`;
+}
