@@ -117,7 +117,7 @@ test.describe('at the desk', () => {
     await expect(page.getByRole('columnheader', { name: 'g a day' })).toBeVisible();
     await page.goto('/plants/1/verdict');
     await openBehind(page);
-    await expect(page.getByText(/more than the same weather explains/).first()).toBeVisible();
+    await expect(page.getByText(/more water than the weather explains/).first()).toBeVisible();
   });
 
   test('growth is a rate with its band', async ({ page }) => {

@@ -201,7 +201,10 @@ async function addPhoto(event: Event): Promise<void> {
   photoFault.value = '';
   preparing.value = true;
   try {
-    photos.value = [...photos.value, await photoAsText(chosen)];
+    const all = [...photos.value, await photoAsText(chosen)];
+    // What is shown as kept is kept: a page that goes the next moment loses nothing.
+    await keepPictures(drawer, all).catch(() => undefined);
+    photos.value = all;
   } catch (error) {
     photoFault.value = error instanceof Error ? error.message : m.error.unknown;
   } finally {
