@@ -74,7 +74,8 @@ describe('a sentence with its quantities apart', () => {
 });
 
 it('tells months as one says them: halves below three, years from three of them on', () => {
-  expect([0.9, 1.4, 5.1, 8, 35.4, 36, 43, 71, 108].map(monthsSaid)).toEqual([
+  expect([0.2, 0.9, 1.4, 5.1, 8, 35.4, 36, 43, 71, 108].map(monthsSaid)).toEqual([
+    'under a month',
     'a month',
     '1.5 months',
     '5 months',

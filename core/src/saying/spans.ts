@@ -13,5 +13,5 @@ export const monthsOf = (months: number): number => inHalves(months, 3);
 export function monthsSaid(months: number): string {
   if (months >= IN_YEARS_FROM) return `${yearsOf(months)} years`;
   const said = monthsOf(months);
-  return said === 1 ? 'a month' : `${said} months`;
+  return said < 1 ? 'under a month' : said === 1 ? 'a month' : `${said} months`;
 }

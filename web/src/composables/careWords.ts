@@ -16,6 +16,10 @@ const spell = (days: number) =>
     ? m.upkeep.weeks(days / DAYS_A_WEEK)
     : m.upkeep.days(days);
 
+/** Under two minutes halves tell plants apart; nobody times them closer. */
+const asTimed = (minutes: number) =>
+  minutes < 2 ? Math.max(0.5, Math.round(2 * minutes) / 2) : Math.round(minutes);
+
 /** A spell in a column; null: none is given. */
 export const daysTold = (days: number | null): string =>
   days === null ? m.upkeep.none : spell(days);
@@ -51,13 +55,7 @@ export function useCareWords() {
       const said = rhythmWords(waterRhythm(drying, situation.date));
       return {
         water: drying.own ? m.upkeep.byLog(said) : said,
-        // Under two minutes halves tell plants apart; nobody times them closer.
-        upkeep: m.upkeep.minutes(
-          number(
-            minutesAWeek < 2 ? Math.round(2 * minutesAWeek) / 2 || 0.5 : minutesAWeek,
-            minutesAWeek < 2 ? 1 : 0,
-          ),
-        ),
+        upkeep: m.upkeep.minutes(number(asTimed(minutesAWeek), 1)),
       };
     },
   };

@@ -437,7 +437,7 @@ export const en = {
     mediumLife: 'The medium lasts here',
     freshAir: 'Air of the medium when fresh',
     cycle: 'Cheapest cycle of fresh pots',
-    months: (n: string) => (n === '1' ? '1 month' : `${n} months`),
+    months: (n: string) => (n === '0' ? 'under a month' : n === '1' ? '1 month' : `${n} months`),
     years: (n: string) => `${n} years`,
     noAgeing: 'does not age',
     sources: 'Weights: common practice, no source. Form: docs/models.md.',
