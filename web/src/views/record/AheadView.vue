@@ -283,6 +283,7 @@ function saveCsv(): void {
               multiple
               chips
               closable-chips
+              clear-on-select
               hide-details
             />
             <v-autocomplete
@@ -294,6 +295,7 @@ function saveCsv(): void {
               multiple
               chips
               closable-chips
+              clear-on-select
             />
             <v-select v-model="notBefore" :items="starts" :label="m.ahead.notBefore" hide-details />
             <v-autocomplete
@@ -308,6 +310,7 @@ function saveCsv(): void {
               multiple
               chips
               closable-chips
+              clear-on-select
             />
             <v-autocomplete
               v-model="snug"
@@ -318,6 +321,7 @@ function saveCsv(): void {
               multiple
               chips
               closable-chips
+              clear-on-select
             />
           </div>
         </section>

@@ -32,7 +32,8 @@ const { value: file, fault, load } = useLoaded(() => api(`/plants/${id}/file`));
 interface LookDraft {
   date: string;
   signals: Record<string, SignalValue>;
-  unpotted: boolean;
+  /** null: as the verdict asks */
+  unpotted: boolean | null;
   weightKg: number | null;
   heightCm: number | null;
   watered: boolean;
@@ -47,7 +48,7 @@ interface LookDraft {
 const { draft, restored, clear } = useDraft<LookDraft>(`look.${id}`, () => ({
   date: settings.current.today,
   signals: {},
-  unpotted: false,
+  unpotted: null,
   weightKg: null,
   heightCm: null,
   watered: false,
@@ -66,19 +67,18 @@ const first = ref<string[]>([]);
 watch(
   () => file.value?.decision,
   (decision, before) => {
-    if (!decision || before) return;
-    first.value = askFirst(decision);
-    // Who was told to slide it out has it in the hand.
-    if (decision.unpot) draft.value.unpotted = true;
+    if (decision && !before) first.value = askFirst(decision);
   },
 );
+/** Who was told to slide it out has it in the hand. */
+const unpotted = computed(() => draft.value.unpotted ?? Boolean(file.value?.decision.unpot));
 const groups = computed(() => [
   {
     id: 'first',
     label: m.look.first,
     signals: first.value.map((id) => SIGNALS.find((definition) => definition.id === id)!),
   },
-  ...SIGNAL_GROUPS.filter((group) => !group.unpotted || draft.value.unpotted).map((group) => ({
+  ...SIGNAL_GROUPS.filter((group) => !group.unpotted || unpotted.value).map((group) => ({
     ...group,
     signals: SIGNALS.filter(
       (definition) => definition.group === group.id && !first.value.includes(definition.id),
@@ -242,10 +242,10 @@ async function addPhoto(event: Event): Promise<void> {
         </section>
         <section class="panel stack">
           <v-btn
-            :variant="draft.unpotted ? 'flat' : 'outlined'"
+            :variant="unpotted ? 'flat' : 'outlined'"
             color="primary"
-            :aria-pressed="draft.unpotted"
-            @click="draft.unpotted = !draft.unpotted"
+            :aria-pressed="unpotted"
+            @click="draft.unpotted = !unpotted"
           >
             {{ m.look.unpotted }}
           </v-btn>

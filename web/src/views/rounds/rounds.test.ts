@@ -294,6 +294,20 @@ describe('Look', () => {
     expect(wrapper.find('[aria-labelledby="signal-ballCover"]').exists()).toBe(true);
   });
 
+  it('begins with the roots of a plant that is to be slid out, and keeps no draft of what nobody typed', async () => {
+    const sour = fileOf({ smell: 'sour' });
+    expect(sour.decision.headline).toBe('unpotAndLook');
+    const { wrapper } = await showLook({ 'GET /plants/5/file': sour });
+    const [first] = wrapper.findAll('[aria-labelledby^="signal-"]');
+    expect(first!.attributes('aria-labelledby')).toBe(`signal-${sour.decision.unpot!.lookFor[0]}`);
+    expect(button(wrapper, 'It is out of the pot').attributes('aria-pressed')).toBe('true');
+    wrapper.unmount();
+    const again = await showLook({ 'GET /plants/5/file': sour });
+    expect(again.wrapper.text()).not.toContain(m.app.draftKept);
+    await button(again.wrapper, 'It is out of the pot').trigger('click');
+    expect(button(again.wrapper, 'It is out of the pot').attributes('aria-pressed')).toBe('false');
+  });
+
   it('an empty look is not sent', async () => {
     const { server, wrapper } = await showLook();
     await wrapper.find('form').trigger('submit');
