@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type IsoDate } from '../season/index.ts';
+import { addDays, daysBetween, middleOf, type IsoDate } from '../season/index.ts';
 
 /** How a keeper remembers a last repot. */
 export const LAST_REPOTS = [
@@ -9,33 +9,37 @@ export const LAST_REPOTS = [
 ] as const;
 export type LastRepot = (typeof LAST_REPOTS)[number]['id'];
 
-/** Most pots are changed in spring. @source common practice, no source */
-const SPRING = { north: '04-15', south: '10-15' } as const;
 /** “Longer ago” is mostly the year before the last. @source common practice, no source */
 const LONGER_YEARS = 2;
 
-/**
- * The day that a remembered year stands for: its spring, or the middle of what has gone by of this year where
- * its spring is still to come; null: nobody knows.
- */
+/** The day that a remembered year stands for; null: nobody knows. */
 export function dayOfLastRepot(
   remembered: LastRepot,
   today: IsoDate,
   latitudeDeg: number,
 ): IsoDate | null {
   const year = Number(today.slice(0, 4));
-  const spring = latitudeDeg < 0 ? SPRING.south : SPRING.north;
-  const first = `${year}-01-01`;
   switch (remembered) {
     case 'thisYear':
-      return `${year}-${spring}` < today
-        ? `${year}-${spring}`
-        : addDays(first, Math.floor(daysBetween(first, today) / 2));
+      return dayOfRepotIn(year, today, latitudeDeg);
     case 'lastYear':
-      return `${year - 1}-${spring}`;
+      return dayOfRepotIn(year - 1, today, latitudeDeg);
     case 'longer':
-      return `${year - LONGER_YEARS}-${spring}`;
+      return dayOfRepotIn(year - LONGER_YEARS, today, latitudeDeg);
     case 'nobodyKnows':
       return null;
   }
+}
+
+/**
+ * The day that a repot of a year is taken to have been, where nobody tells more: its spring, or the middle of
+ * what has gone by of it where its spring is still to come. Most pots are changed in spring.
+ *
+ * @source common practice, no source
+ */
+export function dayOfRepotIn(year: number, today: IsoDate, latitudeDeg: number): IsoDate {
+  const spring = middleOf('spring', year, latitudeDeg);
+  const first = `${spring.slice(0, 4)}-01-01`;
+  if (spring < today || first > today) return spring;
+  return addDays(first, Math.floor(daysBetween(first, today) / 2));
 }

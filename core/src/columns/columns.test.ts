@@ -85,20 +85,43 @@ describe('days as people write them', () => {
     ['29.2.2024', 'dmy', '2024-02-29'],
     ['1/1/70', 'dmy', '1970-01-01'],
   ] as const)('%s in the order %s is %s', (text, order, date) => {
-    expect(dateIn(text, order)).toEqual({ date, partial: false });
+    expect(dateIn(text, order)).toEqual({ date, told: 'day' });
   });
 
   it('a month or a year alone is its first day, and says so', () => {
-    expect(dateIn('2024-05', 'ymd')).toEqual({ date: '2024-05-01', partial: true });
-    expect(dateIn('05/2024', 'dmy')).toEqual({ date: '2024-05-01', partial: true });
-    expect(dateIn('May 2024', 'mdy')).toEqual({ date: '2024-05-01', partial: true });
-    expect(dateIn('2024', 'dmy')).toEqual({ date: '2024-01-01', partial: true });
+    expect(dateIn('2024-05', 'ymd')).toEqual({ date: '2024-05-01', told: 'month' });
+    expect(dateIn('05/2024', 'dmy')).toEqual({ date: '2024-05-01', told: 'month' });
+    expect(dateIn('May 2024', 'mdy')).toEqual({ date: '2024-05-01', told: 'month' });
+    expect(dateIn('2024', 'dmy')).toEqual({ date: '2024-01-01', told: 'year' });
   });
 
-  it.each(['', 'spring', '30/2/2024', '29.2.2023', '32/1/2024', '1/13/2024', '1/2/3/4', '12'])(
-    '“%s” is no day',
-    (text) => expect(dateIn(text, 'dmy')).toBeNull(),
-  );
+  it('a season of a year is its middle, half a year on in the south', () => {
+    expect(dateIn('spring 2022', 'dmy', 51)).toEqual({ date: '2022-04-15', told: 'season' });
+    expect(dateIn('2022 Fall', 'ymd', 51)).toEqual({ date: '2022-10-15', told: 'season' });
+    expect(dateIn('winter of 2022', 'dmy', 51)?.date).toBe('2022-01-15');
+    expect(dateIn('Spring 2022', 'dmy', -34)?.date).toBe('2022-10-15');
+    expect(dateIn('summer 2022', 'dmy', -34)?.date).toBe('2022-01-15');
+  });
+
+  it('what is written as about a day is taken as that day', () => {
+    expect(dateIn('ca. 2021', 'dmy')).toEqual({ date: '2021-01-01', told: 'year' });
+    expect(dateIn('~ 3/2021', 'dmy')).toEqual({ date: '2021-03-01', told: 'month' });
+    expect(dateIn('2.5.2021?', 'dmy')).toEqual({ date: '2021-05-02', told: 'day' });
+  });
+
+  it.each([
+    '',
+    'spring',
+    'spring 22',
+    'spring 2022 2023',
+    '?',
+    '30/2/2024',
+    '29.2.2023',
+    '32/1/2024',
+    '1/13/2024',
+    '1/2/3/4',
+    '12',
+  ])('“%s” is no day', (text) => expect(dateIn(text, 'dmy')).toBeNull());
 
   it('any day written in an order is read back in it, whatever stands between', () => {
     fc.assert(
@@ -153,6 +176,15 @@ describe('headings', () => {
       expect(new Set(words).size).toBe(words.length);
       for (const word of words) expect(headingParts(word)).toEqual({ word, unit: null });
     }
+  });
+
+  it('“plant” is a name, but beside a name what it is', () => {
+    const fieldsOf = (...headings: string[]) =>
+      guessColumns(headings, [], 'metric').columns.map(({ field }) => field);
+    expect(fieldsOf('Plant', 'Species', 'Pot')).toEqual(['name', 'taxon', 'potTop']);
+    expect(fieldsOf('Name', 'Plant', 'Pot')).toEqual(['name', 'taxon', 'potTop']);
+    expect(fieldsOf('Plant', 'Name', 'Pot')).toEqual(['taxon', 'name', 'potTop']);
+    expect(fieldsOf('Plant', 'Pot')).toEqual(['name', 'potTop']);
   });
 
   it('a collection in Darwin Core is understood', () => {

@@ -1,4 +1,5 @@
-import { dayNumber, type IsoDate } from '../season/index.ts';
+import { lookUp } from '../number/index.ts';
+import { dayNumber, middleOf, type IsoDate, type NamedSeason } from '../season/index.ts';
 
 /** In which order a column writes its days. `serial`: days since the end of 1899, as spreadsheets count. */
 export const DATE_ORDERS = ['ymd', 'dmy', 'mdy', 'serial'] as const;
@@ -14,16 +15,36 @@ const CENTURY_TURNS_AT = 69;
 const SERIAL_ZERO = '1899-12-30';
 
 const MONTHS = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ');
+/** Who writes “about” knows no better: what follows is taken. */
+const ABOUT = /^(?:about|approx\.?|circa|ca?\.|~)\s*|\s*\?$/gi;
 const ISO = /^(\d{4})-?(\d{2})-?(\d{2})(?:[T\s].*)?$/;
+
+const SEASONS: Readonly<Record<string, NamedSeason>> = {
+  spring: 'spring',
+  summer: 'summer',
+  autumn: 'autumn',
+  fall: 'autumn',
+  winter: 'winter',
+};
+
+/** A day that was read, and how much of it the cell told: the rest was assumed. */
+export interface ReadDay {
+  date: IsoDate;
+  told: 'day' | 'month' | 'season' | 'year';
+}
 
 /**
  * A day as it is written in a column of some order. ISO 8601 is always understood; of a span the
- * first day counts, of a month or year alone too.
+ * first day counts, of a month or year alone too, of a season of a year its middle.
  *
- * @returns the day and whether something of it had to be assumed; null where it is no day
+ * @param latitudeDeg  where it was written: seasons of the south are half a year on
+ * @returns null where it is no day
  */
-export function dateIn(text: string, order: DateOrder): { date: IsoDate; partial: boolean } | null {
-  const [start = ''] = text.trim().split(/\s*\/\s*(?=\d{4}-)/);
+export function dateIn(text: string, order: DateOrder, latitudeDeg = 0): ReadDay | null {
+  const [start = ''] = text
+    .trim()
+    .replace(ABOUT, '')
+    .split(/\s*\/\s*(?=\d{4}-)/);
   const iso = ISO.exec(start);
   if (iso && order !== 'serial') return real(Number(iso[1]), Number(iso[2]), Number(iso[3]));
   if (order === 'serial') return fromSerial(start);
@@ -32,15 +53,17 @@ export function dateIn(text: string, order: DateOrder): { date: IsoDate; partial
     .split(/[\s./,-]+/)
     .filter(Boolean)
     .filter((part) => !/^\d{1,2}:\d{2}/.test(part) && !/^(am|pm|of)$/i.test(part));
+  const season = seasonIn(parts, latitudeDeg);
+  if (season) return season;
   const named = parts.findIndex((part) => monthNamed(part) !== null);
   if (named >= 0) return withMonthName(parts, named);
   if (parts.some((part) => !/^\d+$/.test(part))) return null;
   const numbers = parts.map(Number);
-  if (numbers.length === 1) return parts[0]!.length === 4 ? real(numbers[0]!, 1, 1, true) : null;
+  if (numbers.length === 1) return parts[0]!.length === 4 ? real(numbers[0]!, 1, 1, 'year') : null;
   if (numbers.length === 2) {
     // A month and a year, whichever comes first.
     const year = parts.findIndex((part) => part.length === 4);
-    return year < 0 ? null : real(numbers[year]!, numbers[1 - year]!, 1, true);
+    return year < 0 ? null : real(numbers[year]!, numbers[1 - year]!, 1, 'month');
   }
   if (numbers.length !== 3) return null;
   const [a, b, c] = numbers as [number, number, number];
@@ -50,12 +73,20 @@ export function dateIn(text: string, order: DateOrder): { date: IsoDate; partial
   return order === 'dmy' ? real(year, b, a) : real(year, a, b);
 }
 
+/** `spring 2022`, `2022 autumn`; null where no season of one year is named. */
+function seasonIn(parts: readonly string[], latitudeDeg: number): ReadDay | null {
+  const season = lookUp(SEASONS, parts.find((part) => /^[a-z]+$/i.test(part))?.toLowerCase() ?? '');
+  const year = parts.find((part) => /^\d{4}$/.test(part));
+  if (!season || !year || parts.length !== 2) return null;
+  return { date: middleOf(season, Number(year), latitudeDeg), told: 'season' };
+}
+
 function withMonthName(parts: readonly string[], at: number) {
   const month = monthNamed(parts[at]!)!;
   const others = parts.filter((_, i) => i !== at);
   if (others.some((part) => !/^\d+$/.test(part))) return null;
   if (others.length === 1) {
-    return others[0]!.length === 4 ? real(Number(others[0]), month, 1, true) : null;
+    return others[0]!.length === 4 ? real(Number(others[0]), month, 1, 'month') : null;
   }
   if (others.length !== 2) return null;
   const yearFirst = others[0]!.length === 4;
@@ -74,18 +105,23 @@ function fromSerial(text: string) {
   const days = Number(text.replace(',', '.'));
   if (!Number.isFinite(days) || days < 1 || days > 80_000) return null;
   const ms = (dayNumber(SERIAL_ZERO) + Math.floor(days)) * 86_400_000;
-  return { date: new Date(ms).toISOString().slice(0, 10), partial: false };
+  return { date: new Date(ms).toISOString().slice(0, 10), told: 'day' } as const;
 }
 
 const fullYear = (year: number) =>
   year > 99 ? year : year <= CENTURY_TURNS_AT ? 2000 + year : 1900 + year;
 
-function real(year: number, month: number, day: number, partial = false) {
+function real(
+  year: number,
+  month: number,
+  day: number,
+  told: ReadDay['told'] = 'day',
+): ReadDay | null {
   const pad = (n: number, width: number) => String(n).padStart(width, '0');
   const date = `${pad(year, 4)}-${pad(month, 2)}-${pad(day, 2)}`;
   try {
     dayNumber(date);
-    return { date, partial };
+    return { date, told };
   } catch {
     return null;
   }

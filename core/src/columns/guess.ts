@@ -52,12 +52,16 @@ export function guessColumns(
   system: 'metric' | 'us',
 ): Guess {
   const kind = kindOf(headings);
+  const words = headings.map((heading) => headingParts(heading).word);
+  const whatItIs = kind === 'collection' && isBesideName(words) ? PLANT : null;
   const taken = new Set<string>();
   const decimal = guessDecimal(sample.flat());
   const unsureDates: number[] = [];
   const columns = headings.map((heading, i): ColumnUse => {
     const { word, unit } = headingParts(heading);
-    const field = fieldsOf(kind).find(({ id, known }) => !taken.has(id) && known.includes(word));
+    const field = fieldsOf(kind).find(({ id, known }) =>
+      word === whatItIs ? id === 'taxon' : !taken.has(id) && known.includes(word),
+    );
     if (!field) return { field: null };
     taken.add(field.id);
     if (field.kind === 'length')
@@ -69,6 +73,19 @@ export function guessColumns(
     return { field: field.id, order };
   });
   return { kind, decimal, columns, unsureDates };
+}
+
+/** A plant's name, unless a column beside it is its name and none its species: then it is what it is. */
+const PLANT = 'plant';
+function isBesideName(words: readonly string[]): boolean {
+  const knownBy = (ids: readonly string[]) =>
+    COLLECTION_FIELDS.filter(({ id }) => ids.includes(id)).flatMap(({ known }) => known);
+  const others = words.filter((word) => word !== PLANT);
+  return (
+    others.length < words.length &&
+    others.some((word) => knownBy(['name']).includes(word)) &&
+    !others.some((word) => knownBy(['taxon', 'genus', 'common']).includes(word))
+  );
 }
 
 function usual(word: string, metric: 'cm' | 'kg', system: 'metric' | 'us'): LengthUnit | MassUnit {

@@ -1,5 +1,6 @@
 export * from './activity.ts';
 export * from './calendar.ts';
+export * from './namedSeason.ts';
 export * from './spot.ts';
 export * from './sun.ts';
 export * from './typicalYear.ts';

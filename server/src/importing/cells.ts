@@ -2,12 +2,13 @@ import {
   amountIn,
   amountWithWords,
   dateIn,
+  dayOfRepotIn,
+  type IsoDate,
   LENGTH_UNITS,
   MASS_UNITS,
   numberIn,
   type LengthUnit,
   type MassUnit,
-  say,
 } from '@fernbank/core';
 import type { Fate, Mapping } from './mapping.ts';
 import type { Row, Sheet } from './sheet.ts';
@@ -15,7 +16,15 @@ import type { Row, Sheet } from './sheet.ts';
 /** Longest text that a field takes; of what is longer nobody can tell what it was to be. */
 const LONGEST_TEXT = 4000;
 const YES = new Set(['1', 'x', 'y', 'yes', 'true', 'ja', 'oui', 'si', 'sí', '✓', '✔']);
+/** What people write where they know no day. */
+const UNKNOWN = new Set(['?', '??', '-', '–', '—', 'unknown', 'not known', 'n/a', 'na', 'never']);
 const NO = new Set(['0', 'n', 'no', 'false', 'nein', 'non', '-', '']);
+
+/** Where and when a file is read: a season is one of its place, a year ends with today. */
+export interface Written {
+  latitudeDeg: number;
+  today: IsoDate;
+}
 
 /** One row's cells by their field, read as their columns say; what cannot be read is noted on the fate. */
 export class Cells {
@@ -26,6 +35,7 @@ export class Cells {
     private readonly mapping: Mapping,
     private readonly row: Row,
     private readonly fate: Fate,
+    private readonly written: Written,
   ) {
     this.#columns = new Map(
       mapping.columns.flatMap(({ field }, i) => (field && field !== 'note' ? [[field, i]] : [])),
@@ -42,11 +52,20 @@ export class Cells {
   date(field: string): string | null {
     const text = this.text(field);
     if (text === '') return null;
+    if (UNKNOWN.has(text.toLowerCase())) {
+      this.fate.notes.push(`“${text}” taken as not known`);
+      return null;
+    }
     const order = this.#use(field)?.order ?? 'dmy';
-    const found = dateIn(text, order);
+    const found = dateIn(text, order, this.written.latitudeDeg);
     if (!found)
       return this.blame(field, `“${shortly(text)}” is no day in the order ${ORDERS[order]}`);
-    if (found.partial) this.fate.notes.push(say`${shortly(text)} taken as ${{ day: found.date }}`);
+    const { latitudeDeg, today } = this.written;
+    if (field === 'lastRepot' && found.told === 'year') {
+      this.fate.notes.push('of a repot only its year: taken as that year’s spring');
+      return dayOfRepotIn(Number(found.date.slice(0, 4)), today, latitudeDeg);
+    }
+    if (found.told !== 'day') this.fate.notes.push(ASSUMED[found.told]);
     return found.date;
   }
 
@@ -151,6 +170,12 @@ export class Cells {
   }
 }
 
+/** What is assumed of a day that is told in part. */
+const ASSUMED = {
+  month: 'of a day only its month: taken as the first of it',
+  season: 'of a day only its season: taken as the middle of it',
+  year: 'of a day only its year: taken as the first of it',
+} as const;
 const ORDERS = {
   ymd: 'year, month, day',
   dmy: 'day, month, year',

@@ -21,7 +21,7 @@ import { check } from '../http/validate.ts';
 import type { PlantRow } from '../services/collection.ts';
 import { pantryFor } from '../services/pantry.ts';
 import { checkPlant } from '../services/plants.ts';
-import { Cells, shortly } from './cells.ts';
+import { Cells, shortly, type Written } from './cells.ts';
 import type { Fate, Mapping, Outline } from './mapping.ts';
 import type { Row, Sheet } from './sheet.ts';
 
@@ -71,10 +71,14 @@ export function outlineCollection(
   mapping: Mapping,
 ): Outline<PlantDeed> {
   const there = new There(context);
+  const written = {
+    today: context.today(),
+    latitudeDeg: there.latitudeDeg ?? mapping.latitudeDeg ?? 0,
+  };
   const outline: Outline<PlantDeed> = { fates: [], deeds: [], newSpots: [], unknownTaxa: [] };
   for (const row of sheet.rows) {
     const fate: Fate = { line: row.line, fate: 'add', name: '', problems: [], notes: [] };
-    const deed = plantOf(context, { sheet, mapping, row, fate, there, outline });
+    const deed = plantOf(context, { sheet, mapping, row, fate, there, outline, written });
     if (fate.problems.length > 0) fate.fate = 'refuse';
     outline.fates.push(fate);
     if (deed && fate.problems.length === 0) outline.deeds.push(deed);
@@ -89,11 +93,12 @@ interface At {
   fate: Fate;
   there: There;
   outline: Outline;
+  written: Written;
 }
 
 function plantOf(context: Reading, at: At): PlantDeed | null {
-  const { sheet, mapping, row, fate, there, outline } = at;
-  const cells = new Cells(sheet, mapping, row, fate);
+  const { sheet, mapping, row, fate, there, outline, written } = at;
+  const cells = new Cells(sheet, mapping, row, fate, written);
   const taxon = taxonIn(cells);
   const name = cells.text('name') || cells.text('number') || cells.text('common') || taxon;
   fate.name = shortly(name);
@@ -166,7 +171,13 @@ function taxonIn(cells: Cells): string {
   const [base = ''] = parts;
   const cultivar = cells.text('cultivar');
   const named = base && cultivar && !base.includes(cultivar) ? `${base} ‘${cultivar}’` : base;
-  return named || cells.text('common');
+  return named || cells.text('common') || nameAsTaxon(cells);
+}
+
+/** A list of one column tells by its names what its plants are. */
+function nameAsTaxon(cells: Cells): string {
+  const name = cells.text('name');
+  return resolveTaxon(name) ? name : '';
 }
 
 const groupFor = (taxon: string, { groups, elseGroup }: Mapping) =>
@@ -290,7 +301,7 @@ function word<Id extends string>(
 
 function spotIn(
   cells: Cells,
-  { mapping, there, outline, fate }: At,
+  { mapping, there, outline }: At,
 ): { id: number | null; name: string | null } {
   const told = cells.text('spot');
   if (told === '') {
@@ -303,11 +314,10 @@ function spotIn(
   if (id !== null) return { id, name: null };
   if (told.length > 80) cells.blame('spot', 'the name of the spot is longer than 80 characters');
   if (there.anySpot === null && mapping.latitudeDeg === null) {
-    cells.blame('spot', 'spots need your latitude: give it once');
+    cells.blame('spot', 'new spots need your latitude: say it once, above');
   }
   const known = outline.newSpots.find((name) => name.toLowerCase() === told.toLowerCase());
   if (!known) outline.newSpots.push(told);
-  fate.notes.push(`new spot: ${shortly(told)}`);
   return { id: null, name: known ?? told };
 }
 
@@ -325,18 +335,16 @@ class There {
   readonly #byName: Map<string, PlantRow>;
   readonly #spots: Map<string, number>;
   readonly #recipes: Map<string, string>;
+  /** where its spots lie; null: there is none yet */
+  readonly latitudeDeg: number | null;
 
   constructor({ db }: Reading) {
     const rows = db.select().from(plants).where(isNull(plants.goneOn)).all();
     this.#byId = new Map(rows.map((row) => [row.id, row]));
     this.#byName = new Map(rows.map((row) => [keyOf(row.name, row.taxon), row]));
-    this.#spots = new Map(
-      db
-        .select()
-        .from(spots)
-        .all()
-        .map(({ id, name }) => [name.toLowerCase(), id]),
-    );
+    const places = db.select().from(spots).all();
+    this.#spots = new Map(places.map(({ id, name }) => [name.toLowerCase(), id]));
+    this.latitudeDeg = places[0]?.latitudeDeg ?? null;
     this.#recipes = new Map(
       pantryFor(db).recipes.flatMap(({ id, label }) => [
         [id.toLowerCase(), id],

@@ -2,7 +2,7 @@ import { typicalYear } from '@fernbank/core';
 import iconv from 'iconv-lite';
 import Papa from 'papaparse';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { handsOf, testApp, type TestApp } from '../testApp.ts';
+import { handsOf, testApp, TODAY, type TestApp } from '../testApp.ts';
 import type { Mapping } from './mapping.ts';
 
 let app: TestApp;
@@ -39,6 +39,39 @@ Bollard,Davallia fejeensis,Slipway porch,4.5,moss,2/4/2025,,,B7
 Capstan,Begonia maculata,ticket hall,5,,,30,,`;
 
 describe('a collection', () => {
+  it('takes a repot of a year for its spring, of a season for its middle, and “?” for not known', async () => {
+    const days = ['2023', 'spring 2024', '?', TODAY.slice(0, 4), 'ca. 2021'];
+    const csv = [
+      'Name,Species,Pot,Location,Soil,Repotted',
+      ...days.map((day, i) => `P${i},Aspidistra elatior,14,Hall,soil,${day}`),
+    ].join('\n');
+    const north = await preview(csv, { latitudeDeg: 54 });
+    expect(north.counts.refuse).toBe(0);
+    await north.run().expect(200);
+    const repots = (await plants()).map(({ lastRepot }: { lastRepot: string | null }) => lastRepot);
+    expect(repots.slice(0, 3)).toEqual(['2023-04-15', '2024-04-15', null]);
+    expect(repots[3]! <= TODAY).toBe(true);
+    expect(repots[4]).toBe('2021-04-15');
+  });
+
+  it('a list of names and pots alone is told by its names', async () => {
+    const { counts, run } = await preview(
+      'Plant,Pot,Room\nAspidistra elatior,21,Hall\nBell buoy,12,Hall',
+    );
+    expect(counts).toMatchObject({ add: 1, refuse: 1 });
+    await run().expect(200);
+    expect((await plants())[0]).toMatchObject({
+      name: 'Aspidistra elatior',
+      taxon: 'Aspidistra elatior',
+    });
+  });
+
+  it('… and in the south for the spring of the south', async () => {
+    const csv = 'Name,Species,Pot,Location,Soil,Repotted\nP,Aspidistra elatior,14,Hall,soil,2023';
+    await (await preview(csv, { latitudeDeg: -38 })).run().expect(200);
+    expect((await plants())[0].lastRepot).toBe('2023-10-15');
+  });
+
   it('reads a pot as a label has it: its width, what it is made of, its shape', async () => {
     const rows = [
       ['8 cm net pot', { shape: 'round', topDiameterCm: 8 }, 'net'],

@@ -27,10 +27,11 @@ export interface LogDeed {
 /** The rows of a log: what each adds, or why it does not. Nothing is written. */
 export function outlineLog(context: Reading, sheet: Sheet, mapping: Mapping): Outline<LogDeed> {
   const there = new There(context);
+  const written = { today: context.today(), latitudeDeg: mapping.latitudeDeg ?? 0 };
   const outline: Outline<LogDeed> = { fates: [], deeds: [], newSpots: [], unknownTaxa: [] };
   for (const row of sheet.rows) {
     const fate: Fate = { line: row.line, fate: 'add', name: '', problems: [], notes: [] };
-    const deed = logOf(context, new Cells(sheet, mapping, row, fate), fate, there);
+    const deed = logOf(context, new Cells(sheet, mapping, row, fate, written), fate, there);
     if (fate.problems.length > 0) fate.fate = 'refuse';
     else if (deed && deed.measured.length === 0 && deed.note === '') {
       fate.fate = 'skip';

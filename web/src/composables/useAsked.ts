@@ -3,7 +3,6 @@ import {
   coverOption,
   dayOfLastRepot,
   firstQuestions,
-  guessedPlace,
   resolveTaxon,
   schoolsFollowed,
   SIGNALS,
@@ -21,6 +20,7 @@ import { computed } from 'vue';
 import type { Offered, SpotRow } from '../api/types.ts';
 import { isFree, offeredOptions } from './fitOptions.ts';
 import { useDraft } from './useDraft.ts';
+import { guessedHere } from './whereabouts.ts';
 import { usePantry } from '../stores/pantry.ts';
 import { useSettings } from '../stores/settings.ts';
 
@@ -40,14 +40,6 @@ const blank = () => ({
   signals: {} as Signals,
 });
 
-/** The clock of this device: the one thing it knows of where it is. */
-function deviceClock() {
-  const { timeZone } = new Intl.DateTimeFormat().resolvedOptions();
-  const year = new Date().getFullYear();
-  const offset = (month: number) => new Date(year, month, 15).getTimezoneOffset();
-  return { zone: timeZone, offsets: { january: offset(0), july: offset(6) } };
-}
-
 /**
  * A plant in the hand, what was said of it so far, and what follows.
  *
@@ -57,7 +49,7 @@ export function useAsked(house: () => { spots: readonly SpotRow[]; offered: Offe
   const settings = useSettings();
   const store = usePantry();
   const { draft, clear } = useDraft('ask', blank);
-  const guess = guessedPlace(deviceClock());
+  const guess = guessedHere();
 
   const taxon = computed(() => {
     const { taxon: name, groupId } = draft.value;

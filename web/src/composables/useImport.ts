@@ -5,6 +5,7 @@ import { api, ApiError, wordsFor, write } from '../api/client.ts';
 import type { Mapping, Preview, ReadFile } from '../api/types.ts';
 import { m } from '../messages/index.ts';
 import { saveAs } from './saveAs.ts';
+import { guessedHere } from './whereabouts.ts';
 
 /** A preview follows what is turned, not every key that is pressed. */
 const SETTLE_MS = 250;
@@ -145,7 +146,9 @@ export function useImport() {
 }
 
 function startOf({ guess, remembered }: ReadFile): Mapping {
-  if (remembered) return remembered;
+  // Spots that are made lie where those are that there are; where there is none yet, here.
+  const latitudeDeg = guessedHere().spot.latitudeDeg;
+  if (remembered) return { ...remembered, latitudeDeg: remembered.latitudeDeg ?? latitudeDeg };
   const { kind, decimal, columns } = guess;
   return {
     kind,
@@ -155,7 +158,7 @@ function startOf({ guess, remembered }: ReadFile): Mapping {
     groups: {},
     elseGroup: null,
     spotId: null,
-    latitudeDeg: null,
+    latitudeDeg,
     newSpots: {},
     potCm: null,
     medium: null,

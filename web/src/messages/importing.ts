@@ -45,7 +45,6 @@ export const importing = {
   },
   spot: 'Rows without a spot stand at',
   noSpot: 'refuse them',
-  latitude: 'Latitude of new spots, °',
   potCm: (unit: string) => `Rows without a pot size: width, ${unit}`,
   group: 'Species not in the catalogue belong to',
   groupOf: (taxon: string) => `“${taxon}” belongs to`,

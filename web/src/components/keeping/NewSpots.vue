@@ -3,11 +3,17 @@ import { LIGHT_CLASSES } from '@fernbank/core';
 import { computed } from 'vue';
 import type { Mapping } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
+import LatitudeField from '../LatitudeField.vue';
 
 /** What a file's spots are like that are made with it: asked here, since every verdict rests on it. */
 type Said = Mapping['newSpots'];
-const props = defineProps<{ names: readonly string[]; said: Said }>();
-const emit = defineEmits<{ say: [said: Said] }>();
+const props = defineProps<{
+  names: readonly string[];
+  said: Said;
+  /** where all of them lie; absent: there are spots, which tell it */
+  latitude?: number | null | undefined;
+}>();
+const emit = defineEmits<{ say: [said: Said]; latitude: [deg: number | null] }>();
 const t = m.importing;
 
 const ROOM: Said[string] = { indoors: true, light: 'medium' };
@@ -43,6 +49,15 @@ function say(name: string, more: Partial<Said[string]>): void {
         @update:model-value="(light) => say(row.name, { light })"
       />
     </div>
+    <LatitudeField
+      v-if="latitude !== undefined"
+      class="latitude"
+      first
+      :model-value="latitude"
+      @update:model-value="
+        (deg) => emit('latitude', deg === null || Math.abs(deg) > 90 ? null : deg)
+      "
+    />
     <p class="quiet small">{{ t.newSpotsHint }}</p>
   </fieldset>
 </template>
@@ -52,6 +67,9 @@ fieldset {
   border: 1px solid rgb(var(--v-theme-on-surface), 0.2);
   border-radius: 8px;
   padding: 10px 14px;
+}
+.latitude {
+  max-width: 420px;
 }
 .spot > strong {
   flex: 1 1 140px;

@@ -11,7 +11,9 @@ import { api } from '../../api/client.ts';
 import type { SpotRow } from '../../api/types.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import { useSaving } from '../../composables/useSaving.ts';
+import { guessedHere } from '../../composables/whereabouts.ts';
 import { m } from '../../messages/index.ts';
+import LatitudeField from '../LatitudeField.vue';
 import NumberField from '../NumberField.vue';
 import QuantityField from '../QuantityField.vue';
 import SensorPanel from './SensorPanel.vue';
@@ -28,10 +30,11 @@ const emit = defineEmits<{ added: [spot: SpotRow]; changed: [spot: SpotRow] }>()
 const MEAN_C = 20;
 const ROOM = { humidityPercent: 50, light: 'medium' as LightClass };
 const OUTDOORS = { humidityPercent: 100 * OUTDOOR_HUMIDITY, light: 'bright' as LightClass };
+const here = guessedHere();
 const blank = () => ({
   name: '',
   indoors: true,
-  latitudeDeg: 50 as number | null,
+  latitudeDeg: here.spot.latitudeDeg as number | null,
   temperatureC: MEAN_C as number | null,
   monthsC: null as (number | null)[] | null,
   humidityPercent: ROOM.humidityPercent as number | null,
@@ -98,7 +101,8 @@ const typical = computed(() => {
   const { monthsC, latitudeDeg } = draft.value;
   return monthsC !== null && isTypicalYear(monthsC, latitudeOf(latitudeDeg));
 });
-const latitudeOf = (typed: number | null) => Math.max(-90, Math.min(90, typed ?? 50));
+const latitudeOf = (typed: number | null) =>
+  Math.max(-90, Math.min(90, typed ?? here.spot.latitudeDeg));
 function setIndoors(indoors: boolean): void {
   const wasTypical = typical.value;
   draft.value.indoors = indoors;
@@ -135,7 +139,7 @@ const body = computed(() => {
   return {
     name,
     indoors,
-    latitudeDeg: latitudeDeg ?? 50,
+    latitudeDeg: latitudeDeg ?? here.spot.latitudeDeg,
     temperatureC: monthsC
       ? monthsC.map((celsius) => celsius ?? temperatureC ?? MEAN_C)
       : (temperatureC ?? MEAN_C),
@@ -234,11 +238,9 @@ const lights = LIGHT_CLASSES.map(({ id, label }) => ({ value: id, title: label }
             unit="h"
             :error="errors.lampHours"
           />
-          <NumberField
+          <LatitudeField
             v-model="draft.latitudeDeg"
-            :label="m.spot.latitude"
-            unit="°"
-            :hint="m.spot.latitudeHint"
+            :first="!spot && !spots?.length"
             :error="errors.latitudeDeg"
           />
           <NumberField

@@ -5,7 +5,6 @@ import { api } from '../../api/client.ts';
 import type { FateKind, Mapping } from '../../api/types.ts';
 import ColumnTable from '../../components/keeping/ColumnTable.vue';
 import NewSpots from '../../components/keeping/NewSpots.vue';
-import NumberField from '../../components/NumberField.vue';
 import QuantityField from '../../components/QuantityField.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { GROUP_ITEMS, useImport } from '../../composables/useImport.ts';
@@ -149,7 +148,9 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
           v-if="preview && preview.newSpots.length > 0"
           :names="preview.newSpots"
           :said="mapping.newSpots"
+          :latitude="spots?.length === 0 ? mapping.latitudeDeg : undefined"
           @say="(newSpots) => set({ newSpots })"
+          @latitude="(latitudeDeg) => set({ latitudeDeg })"
         />
         <p v-if="common.length > 0" class="quiet">
           {{ common.map(({ note, rows }) => t.ofRows(note, rows)).join('; ') }}
@@ -224,13 +225,6 @@ const saveRefused = () => refusedCsv().catch(notices.fault);
               :items="spotItems"
               :label="t.spot"
               @update:model-value="(spotId) => set({ spotId })"
-            />
-            <NumberField
-              v-if="spots && spots.length === 0"
-              :model-value="mapping.latitudeDeg"
-              :label="t.latitude"
-              unit="°"
-              @update:model-value="(latitudeDeg) => set({ latitudeDeg })"
             />
             <QuantityField
               :model-value="mapping.potCm"

@@ -232,7 +232,7 @@ describe('bringing a CSV in', () => {
         problems: [{ column: 'Species', message: 'not in the catalogue' }],
         notes: [],
       },
-      { line: 2, fate: 'add', name: 'Mooring', problems: [], notes: ['new spot: Ropewalk'] },
+      { line: 2, fate: 'add', name: 'Mooring', problems: [], notes: ['medium taken as bark'] },
     ],
     more: 0,
   };
