@@ -16,7 +16,7 @@ export const TYPICAL_HANDS: Pace = Object.fromEntries(
 const USUAL_POT_L = 3;
 /** Work grows with the size of the ball, less than its volume does. @source common practice, no source */
 const BY_VOLUME = 0.4;
-const SIZE_LIMITS = { least: 0.6, most: 4 } as const;
+const SIZE_LIMITS = { least: 0.35, most: 4 } as const;
 
 /** Hands on one step, minutes. @param potL  litres of the new pot, > 0 */
 export function stepMinutes(step: StepId, potL: number, pace: Pace = TYPICAL_HANDS): number {
@@ -30,7 +30,7 @@ export function stepMinutes(step: StepId, potL: number, pace: Pace = TYPICAL_HAN
 }
 
 /** Fetching a plant, its pot and its sheet. @source common practice, no source */
-const FETCH_MINUTES = 2;
+const FETCH_MINUTES = 1.5;
 /** Done once for a whole batch, and counted there. */
 const BY_BATCH: readonly StepId[] = ['soakComponents', 'preWet'];
 

@@ -165,7 +165,7 @@ export interface Overheads {
 export const USUAL_OVERHEADS: Overheads = {
   setUp: 10,
   cleanUp: 15,
-  mix: 8,
+  mix: 5,
   load: 4,
   rest: 10,
   restEvery: 90,

@@ -42,10 +42,15 @@ export function leftOutWords(about: LeftOutAbout): string {
       return `it takes another bag of ${about.component}, for which the money does not suffice`;
     case 'minutes':
       return (
-        `it takes ${about.asks} minutes and ${about.left < 1 ? 'the day is full' : `${about.left} are left`}, ` +
+        `it takes ${about.asks} minutes and ${leftOver(about.left)}, ` +
         'with its rests; those taken save more for each minute'
       );
     case 'asWritten':
       return about.text;
   }
+}
+
+function leftOver(minutes: number): string {
+  if (minutes < 1) return 'the day is full';
+  return minutes === 1 ? 'one minute is left' : `${minutes} minutes are left`;
 }

@@ -19,6 +19,7 @@ import { useUnits } from '../../composables/useUnits.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
 import { usePainted } from '../../composables/usePainted.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
+import { weeksLost } from '../../messages/cost.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 
@@ -91,8 +92,10 @@ async function allFine(spotId: number): Promise<void> {
  * Why a look is due, and what it is expected to spare. Of a plant that nothing
  * is known of, that is against never looking at all: nothing one would say.
  */
+/** A day or two of growth is nothing that one would say aloud. */
+const TOLD_FROM_WEEKS = 1;
 const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
-  headline === 'lookFirst' ? why : `${why} (${m.rounds.lookWorth(worth)})`;
+  headline === 'lookFirst' || weeksLost(worth) < TOLD_FROM_WEEKS ? why : `${why} (${m.rounds.lookWorth(worth)})`;
 
 const TALL_PX = 64;
 /** Every plant of the walk at one scale. */
