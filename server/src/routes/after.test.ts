@@ -112,6 +112,37 @@ describe('aftercare', () => {
     expect((await tasksOf(plant.id)).filter(({ rule }) => rule === 'turn')).toHaveLength(1);
   });
 
+  it('of several plants are ticked off, or moved, as one deed that is taken back as one', async () => {
+    const plants: number[] = [];
+    for (const name of ['Bollard', 'Cleat', 'Fender']) {
+      const plant = await addPlant({ name });
+      await repot(plant.id);
+      plants.push(plant.id);
+    }
+    const shade = async () =>
+      Promise.all(
+        plants.map(async (id) => (await tasksOf(id)).find(({ rule }) => rule === 'shade')!),
+      );
+    const before = await shade();
+    const ids = before.map(({ id }) => id);
+    const together = (body: object) => app.call.post('/api/tasks/together').send({ ids, ...body });
+    const done = await together({ done: TODAY }).expect(200);
+    expect((await shade()).map((task) => task.done)).toEqual([TODAY, TODAY, TODAY]);
+    await app.call
+      .post(`/api/history/${deedOf(done)}/undo`)
+      .send({})
+      .expect(200);
+    expect((await shade()).map((task) => task.done)).toEqual([null, null, null]);
+    await together({ due: '2026-06-01' }).expect(200);
+    expect((await shade()).map(({ due }) => due)).toEqual(before.map(() => '2026-06-01'));
+    await together({ due: TODAY, done: TODAY }).expect(400);
+    await together({ done: '2999-01-01' }).expect(422);
+    await app.call
+      .post('/api/tasks/together')
+      .send({ ids: [999_999], done: TODAY })
+      .expect(404);
+  });
+
   it('what was to be kept up for a time is no longer asked for when that is over', async () => {
     const plant = await addPlant();
     await repot(plant.id);

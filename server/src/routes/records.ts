@@ -177,6 +177,13 @@ const changedTask = Joi.object<{ done?: string | null; due?: string }, true>({
   due: isoDate(),
 }).xor('done', 'due');
 
+/** The same for several: after a potting day many plants are asked for the same. */
+const changedTasks = Joi.object<{ ids: number[]; done?: string; due?: string }, true>({
+  ids: Joi.array().items(rowId()).min(1).max(1000).unique().required(),
+  done: isoDate(),
+  due: isoDate(),
+}).xor('done', 'due');
+
 export function taskRoutes(context: Context): DescribedRouter<'/tasks'> {
   const { db } = context;
   const routes = new DescribedRouter('/tasks');
@@ -214,6 +221,19 @@ export function taskRoutes(context: Context): DescribedRouter<'/tasks'> {
         response,
         shownTask(due === undefined ? completeTask(db, row, done) : moveTask(db, row, due)),
       );
+    },
+  );
+  routes.post(
+    '/together',
+    { summary: 'mark several tasks done, or move them, as one deed', body: changedTasks },
+    (_request, response, { ids, done, due }) => {
+      if (done) notAhead(context, 'done', done);
+      const rows = ids.map((id) => rowOr404(db, tasks, id, 'task'));
+      for (const row of rows) {
+        if (due !== undefined) moveTask(db, row, due);
+        else if (row.done === null) completeTask(db, row, done!);
+      }
+      response.json({ tasks: ids.length });
     },
   );
   return routes;

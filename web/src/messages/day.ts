@@ -206,7 +206,6 @@ export const day = {
   pickPoles: 'Poles to cut from',
   opens: (n: number) => (n === 1 ? 'opens a bag' : `opens ${n} bags`),
   fromOpen: 'from open bags',
-  notCounted: 'not counted on the shelf: have it ready',
   polesOf: (kind: string) => `Cut the ${kind}`,
   cutPattern: (times: number, stock: string, pieces: string, left: string | null) =>
     left === null ? `${times} × ${stock}, whole` : `${times} × ${stock}: ${pieces}; ${left} left`,
@@ -232,7 +231,8 @@ export const day = {
   replanned: 'Planned anew with the time that is left. Settle it to go on.',
   nextUp: 'Next',
   pot: (name: string) => `Pot ${name}`,
-  mixNow: (label: string) => `Mix ${label}`,
+  mixNow: ({ label, measures }: { label: string; measures: readonly unknown[] }) =>
+    measures.length === 1 ? `Measure out ${label}` : `Mix ${label}`,
   mixedWord: 'Mixed: take it off the stock',
   mixedDone: 'mixed',
   unmix: 'Not mixed after all',

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { mdiCalendarArrowRight, mdiCheck } from '@mdi/js';
-import { CHECKPOINTS } from '@fernbank/core';
 import { computed } from 'vue';
 import type { Task } from '../../api/types.ts';
+import { asksHowItWent } from '../../composables/tasksAlike.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
+import { asksForFeed } from '../../composables/useFeeding.ts';
 import { m } from '../../messages/index.ts';
 
-/** One thing to do for a plant: its day, what and why, moved or ticked off. */
+/** One thing to do, for a plant or for several alike: its day, what and why, moved or ticked off. */
 const props = defineProps<{
   task: Task;
-  plant: { id: number; name: string };
+  plants: readonly { id: number; name: string }[];
   /** where the plant is not said above */
   named: boolean;
 }>();
@@ -18,21 +19,21 @@ defineEmits<{ done: []; move: [] }>();
 const { day, daysLate } = useDates();
 const { said } = useUnits();
 
-const OPEN_BEFORE_DAYS = 7;
-/** A look that asks how the repot went, once its question is open. */
-const asksNow = computed(() => {
-  const { rule, due } = props.task;
-  return rule !== null && rule in CHECKPOINTS && daysLate(due) >= -OPEN_BEFORE_DAYS;
-});
+const asksNow = computed(() => asksHowItWent(props.task, daysLate(props.task.due)));
+const who = computed(() => props.plants.map(({ name }) => name).join(', '));
+/** Each is fed on its own: what it was given is asked. */
+const ticks = computed(() => props.plants.length === 1 || !asksForFeed(props.task));
 </script>
 
 <template>
   <li class="task">
     <span :class="['due', { late: daysLate(task.due) >= 0 }]">{{ day(task.due) }}</span>
     <div>
-      <router-link v-if="named" :to="`/plants/${plant.id}`" class="who">{{
-        plant.name
-      }}</router-link>
+      <div v-if="named" class="who">
+        <router-link v-for="one in plants" :key="one.id" :to="`/plants/${one.id}`">{{
+          one.name
+        }}</router-link>
+      </div>
       <strong>{{ said(task.title) }}</strong>
       <span v-if="task.until" class="quiet span">{{
         task.everyDays
@@ -41,7 +42,7 @@ const asksNow = computed(() => {
       }}</span>
       <div class="quiet sentence">{{ said(task.why) }}</div>
       <div v-if="task.moved" class="quiet">{{ m.aftercare.moved(said(task.moved)) }}</div>
-      <router-link v-if="asksNow" :to="`/plants/${plant.id}/outcome`">{{
+      <router-link v-if="asksNow" :to="`/plants/${plants[0]!.id}/outcome`">{{
         m.outcome.ask
       }}</router-link>
     </div>
@@ -49,14 +50,15 @@ const asksNow = computed(() => {
       :icon="mdiCalendarArrowRight"
       variant="text"
       size="48"
-      :aria-label="`${m.aftercare.moveTo}: ${said(task.title)}, ${plant.name}`"
+      :aria-label="`${m.aftercare.moveTo}: ${said(task.title)}, ${who}`"
       @click="$emit('move')"
     />
     <v-btn
+      v-if="ticks"
       :icon="mdiCheck"
       variant="outlined"
       size="48"
-      :aria-label="`${m.rounds.done}: ${said(task.title)}, ${plant.name}`"
+      :aria-label="`${m.rounds.done}: ${said(task.title)}, ${who}`"
       @click="$emit('done')"
     />
   </li>
@@ -72,7 +74,9 @@ const asksNow = computed(() => {
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
 }
 .who {
-  display: block;
+  display: flex;
+  flex-wrap: wrap;
+  column-gap: 12px;
 }
 .span {
   margin-left: 6px;

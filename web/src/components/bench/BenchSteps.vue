@@ -244,6 +244,7 @@ const extensions = computed(() =>
       :extensions="extensions"
       :medium-kind="newKind"
       :long-way="step?.id === 'waterJar'"
+      :in-tub="inTub"
       :scoop-l="settings.current.scoopL"
       :noted="notes"
       :live-roots="choices.liveRoots"

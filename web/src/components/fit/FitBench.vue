@@ -204,6 +204,7 @@ const extensions = computed(() =>
         :extensions="extensions"
         :medium-kind="newKind"
         :long-way="longWay"
+        :in-tub="fit.inTub.value"
         :scoop-l="scoopL"
       />
     </FitCard>

@@ -21,6 +21,8 @@ const props = defineProps<{
   mediumKind: MediumKind;
   /** it goes into pebbles through a jar of water; absent: it does not, or stands in them already */
   longWay?: boolean;
+  /** its mix was taken off the stock already, as a batch of the day */
+  inTub?: boolean;
   scoopL: number | null;
   /** what was noted at the bench */
   noted?: string;
@@ -110,7 +112,7 @@ async function confirm(): Promise<void> {
       />
       <v-checkbox v-model="draft.rootsCut" :label="m.fit.rootsCut" />
       <v-checkbox v-if="longWay" v-model="draft.jar" :label="m.fit.under.jar" />
-      <v-checkbox v-model="draft.drawStock" :label="m.fit.drawStock" />
+      <v-checkbox v-if="!inTub" v-model="draft.drawStock" :label="m.fit.drawStock" />
     </div>
     <v-textarea v-model="draft.note" :label="m.fit.note" rows="2" auto-grow />
     <p v-if="refused" role="alert" class="text-error">{{ refused }}</p>

@@ -2,7 +2,7 @@
 import { addDays, isTaskOver } from '@fernbank/core';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref } from 'vue';
-import { apiAll, wordsFor, write } from '../../api/client.ts';
+import { apiAll, wordsFor } from '../../api/client.ts';
 import type { Task } from '../../api/types.ts';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import TaskLine from '../../components/aftercare/TaskLine.vue';
@@ -12,7 +12,8 @@ import { useDates } from '../../composables/useDates.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useUnits } from '../../composables/useUnits.ts';
-import { useTaskDone } from '../../composables/useTaskDone.ts';
+import { alike, type Bed } from '../../composables/tasksAlike.ts';
+import { changeTasks, useTaskDone } from '../../composables/useTaskDone.ts';
 import { m } from '../../messages/index.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { useSettings } from '../../stores/settings.ts';
@@ -21,16 +22,12 @@ import { useSettings } from '../../stores/settings.ts';
 const FeedDialog = defineAsyncComponent(() => import('../../components/feed/FeedDialog.vue'));
 
 const settings = useSettings();
-const { day } = useDates();
+const { day, daysLate } = useDates();
 const { said } = useUnits();
 const { value, fault, load } = useLoaded(async () => {
   const [tasks, plants] = await Promise.all([apiAll('/tasks'), apiAll('/plants')]);
   return { tasks, plants: plants };
 });
-interface Bed {
-  plant: { id: number; name: string; taxon: string };
-  task: Task;
-}
 /** All that is open, the earliest first; of one day in the order of names. */
 const open = computed((): Bed[] => {
   if (!value.value) return [];
@@ -60,7 +57,7 @@ const sections = computed(() => {
       { title: m.aftercare.comes, beds: open.value.filter(({ task }) => task.due > week) },
     ]
       .filter(({ beds }) => beds.length > 0)
-      .map((one) => ({ ...one, key: one.title, plant: null }));
+      .map(({ title, beds }) => ({ title, lines: alike(beds, daysLate), key: title, plant: null }));
   }
   const byPlant = new Map<number, Bed[]>();
   for (const bed of open.value) {
@@ -68,7 +65,8 @@ const sections = computed(() => {
   }
   return [...byPlant.values()].map((beds) => {
     const { plant } = beds[0]!;
-    return { title: plant.name, beds, key: String(plant.id), plant };
+    const lines = beds.map((bed) => [bed]);
+    return { title: plant.name, lines, key: String(plant.id), plant };
   });
 });
 const setDone = useTaskDone(load);
@@ -78,22 +76,22 @@ const subscription = `webcal://${location.host}/api/tasks/calendar.ics`;
 
 const notices = useNotices();
 const moving = ref(false);
-const moved = ref<Task | null>(null);
+const tasksOf = (beds: readonly Bed[]) => beds.map(({ task }) => task);
+const moved = ref<readonly Task[]>([]);
 const moveTo = ref('');
 const moveFault = ref('');
-function askMove(task: Task): void {
-  moved.value = task;
-  moveTo.value = task.due;
+function askMove(beds: readonly Bed[]): void {
+  moved.value = tasksOf(beds);
+  moveTo.value = beds[0]!.task.due;
   moveFault.value = '';
   moving.value = true;
 }
 async function move(): Promise<void> {
-  const { id, rev } = moved.value!;
-  const body = { due: moveTo.value };
+  const due = moveTo.value;
   try {
-    const { answer, deed } = await write(`/tasks/${id}`, { method: 'PATCH', body, rev });
+    const { deed } = await changeTasks(moved.value, { due });
     moving.value = false;
-    notices.done(m.aftercare.movedTo(day(answer.due)), { deed, back: load });
+    notices.done(m.aftercare.movedTo(day(due)), { deed, back: load });
     await load();
   } catch (error) {
     moveFault.value = wordsFor(error);
@@ -129,7 +127,7 @@ async function move(): Promise<void> {
       </div>
     </div>
     <div :class="as === 'plant' ? 'cards' : 'stack'">
-      <section v-for="{ key, title, plant, beds } in sections" :key="key" class="panel">
+      <section v-for="{ key, title, plant, lines } in sections" :key="key" class="panel">
         <h2>
           <router-link v-if="plant" :to="`/plants/${plant.id}`" class="plain">{{
             title
@@ -139,14 +137,16 @@ async function move(): Promise<void> {
         </h2>
         <ol>
           <TaskLine
-            v-for="bed in beds"
-            :key="bed.task.id"
-            :task="bed.task"
-            :plant="bed.plant"
+            v-for="beds in lines"
+            :key="beds[0]!.task.id"
+            :task="beds[0]!.task"
+            :plants="beds.map((bed) => bed.plant)"
             :named="plant === null"
-            @move="askMove(bed.task)"
+            @move="askMove(beds)"
             @done="
-              asksForFeed(bed.task) ? feed(bed.plant) : setDone(bed.task, settings.current.today)
+              asksForFeed(beds[0]!.task)
+                ? feed(beds[0]!.plant)
+                : setDone(tasksOf(beds), settings.current.today)
             "
           />
         </ol>
@@ -171,7 +171,7 @@ async function move(): Promise<void> {
       :width="420"
       @submit="move"
     >
-      <p v-if="moved">{{ said(moved.title) }}</p>
+      <p v-if="moved[0]">{{ said(moved[0].title) }}</p>
       <v-text-field v-model="moveTo" type="date" :label="m.tray.date" name="due" />
     </FormDialog>
   </div>

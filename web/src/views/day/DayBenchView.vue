@@ -114,6 +114,16 @@ async function attempt(run: () => Promise<unknown>, told?: string): Promise<void
     working.value = false;
   }
 }
+/** What was potted is looked after next. */
+const closeDay = () => {
+  const potted = current.value!.done.length > 0;
+  return attempt(async () => {
+    await store.close();
+    if (potted) await router.push('/aftercare');
+  }, m.day.closed);
+};
+/** Once of a batch a pot was filled it was mixed. */
+const isPoured = ({ pots }: LaidBatch) => pots.some(({ plant }) => doneOf(plant));
 const begin = () =>
   attempt(() => store.report({ kind: 'begin', date: date.value, at: Date.now() }));
 const mixed = ({ mix }: LaidBatch) =>
@@ -203,7 +213,7 @@ const clockOf = (ms: number) =>
       <section v-if="next" class="panel stack now" aria-live="polite">
         <p class="quiet">{{ m.day.nextUp }}</p>
         <template v-if="nextBatch">
-          <h2 class="big">{{ m.day.mixNow(nextBatch.label) }}</h2>
+          <h2 class="big">{{ m.day.mixNow(nextBatch) }}</h2>
           <BatchSheet :batch="nextBatch" />
           <v-btn
             color="primary"
@@ -256,17 +266,20 @@ const clockOf = (ms: number) =>
           </li>
           <li v-for="one in stretches" :key="`${one.kind}${one.from}`">
             <template v-if="one.kind === 'mix' && batchOf(one.mix)">
-              <span>{{ m.day.mixNow(batchOf(one.mix)!.label) }}</span>
+              <span>{{ m.day.mixNow(batchOf(one.mix)!) }}</span>
               <span v-if="isMixed(batchOf(one.mix)!)" class="done">✓ {{ m.day.mixedDone }}</span>
               <v-btn
-                v-if="isMixed(batchOf(one.mix)!)"
+                v-if="isMixed(batchOf(one.mix)!) && !isPoured(batchOf(one.mix)!)"
                 variant="text"
                 @click="unmix(batchOf(one.mix)!)"
                 >{{ m.day.unmix }}</v-btn
               >
-              <v-btn v-else variant="text" @click="mixed(batchOf(one.mix)!)">{{
-                m.day.mixedWord
-              }}</v-btn>
+              <v-btn
+                v-else-if="!isMixed(batchOf(one.mix)!)"
+                variant="text"
+                @click="mixed(batchOf(one.mix)!)"
+                >{{ m.day.mixedWord }}</v-btn
+              >
             </template>
             <template v-else-if="one.kind === 'plant'">
               <router-link
@@ -295,13 +308,9 @@ const clockOf = (ms: number) =>
       </section>
       <section class="panel stack">
         <div class="row">
-          <v-btn
-            variant="outlined"
-            min-height="52"
-            :loading="working"
-            @click="attempt(store.close, m.day.closed)"
-            >{{ m.day.close }}</v-btn
-          >
+          <v-btn variant="outlined" min-height="52" :loading="working" @click="closeDay">{{
+            m.day.close
+          }}</v-btn>
           <v-btn
             v-if="startedAt !== null && openLines.length > 0"
             variant="text"

@@ -128,12 +128,9 @@ const plantIds = computed(() => (laid.value?.lines ?? []).map(({ plant }) => pla
           <ul class="bare boxes two">
             <li v-for="one in ofKind('component')" :key="one.label">
               {{ one.label }}, {{ volume(one.litres) }}
-              <span class="quiet small">{{
-                !one.counted
-                  ? m.day.notCounted
-                  : one.opens > 0
-                    ? m.day.opens(one.opens)
-                    : m.day.fromOpen
+              <!-- What nobody counted stands as such in the shopping list. -->
+              <span v-if="one.counted" class="quiet small">{{
+                one.opens > 0 ? m.day.opens(one.opens) : m.day.fromOpen
               }}</span>
             </li>
           </ul>

@@ -22,10 +22,11 @@ const MINUTES_A_TICK = 30;
 
 const names = computed(() => new Map(laid.value?.lines.map(({ plant, name }) => [plant, name])));
 const lines = computed(() => new Map(laid.value?.lines.map((line) => [line.plant, line])));
-const mixes = computed(() => new Map(laid.value?.batches.map(({ mix, label }) => [mix, label])));
+const mixes = computed(() => new Map(laid.value?.batches.map((batch) => [batch.mix, batch])));
 function words({ kind, plant, mix }: Stretch): string {
   if (kind === 'plant') return names.value.get(plant!) ?? '';
-  if (kind === 'mix') return m.day.mixNow(mixes.value.get(mix!) ?? '');
+  const batch = mixes.value.get(mix ?? '');
+  if (kind === 'mix') return batch ? m.day.mixNow(batch) : '';
   if (kind === 'soakPlant') return `${names.value.get(plant!)}: ${m.day.stretch.soakPlant}`;
   return m.day.stretch[kind];
 }

@@ -375,7 +375,7 @@ describe('the day at the bench', () => {
     await press(wrapper, m.day.begin);
     await flushPromises();
     expect(wrapper.text()).toContain(m.day.onTime);
-    expect(wrapper.find('.now h2').text()).toBe(m.day.mixNow('airy'));
+    expect(wrapper.find('.now h2').text()).toBe(m.day.mixNow({ label: 'airy', measures: [1, 2] }));
     await press(wrapper, m.day.mixedWord);
     await flushPromises();
     expect(wrapper.find('.now h2').text()).toBe('Ribbon');

@@ -95,7 +95,9 @@ async function allFine(spotId: number): Promise<void> {
 /** A day or two of growth is nothing that one would say aloud. */
 const TOLD_FROM_WEEKS = 1;
 const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
-  headline === 'lookFirst' || weeksLost(worth) < TOLD_FROM_WEEKS ? why : `${why} (${m.rounds.lookWorth(worth)})`;
+  headline === 'lookFirst' || weeksLost(worth) < TOLD_FROM_WEEKS
+    ? why
+    : `${why} (${m.rounds.lookWorth(worth)})`;
 
 const TALL_PX = 64;
 /** Every plant of the walk at one scale. */
@@ -237,7 +239,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                       @click="
                         asksForFeed(ask.task)
                           ? feed({ id: entry.plantId, name: entry.name })
-                          : setDone(ask.task, rounds.date)
+                          : setDone([ask.task], rounds.date)
                       "
                     >
                       {{ m.rounds.done }}
