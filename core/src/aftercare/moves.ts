@@ -35,8 +35,8 @@ const CARE_DAYS = 120;
 
 /**
  * Days after which asking for a task no longer helps: by then the plant was
- * watered, the mix has settled, a cut has dried or not, and how it went after
- * three weeks is asked after seven.
+ * watered, the mix has settled, a cut has dried or not. How it went is asked as
+ * long as the answer counts for that time (`worked/outcome`), and then the next time asks.
  *
  * @source common practice, no source
  */
@@ -48,15 +48,15 @@ const LAPSES_DAYS: Partial<Record<TaskRule, number>> = {
   cutDry: 14,
   recheck: 21,
   turn: 21,
-  weeks3: 28,
+  weeks3: 13,
   ties: 60,
   feed: 90,
   feedAgain: 120,
   feedLiquid: 30,
   flushSalts: 60,
-  weeks7: 90,
+  weeks7: 40,
   extend: 180,
-  season: 180,
+  season: 218,
 };
 
 /** Whether a task is over by itself, kept up until its last day or lapsed: nobody has to tick that off. */

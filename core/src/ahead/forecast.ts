@@ -98,11 +98,14 @@ function bandOf(values: Float64Array): Expected {
   return { low: at(BAND.low), middle: at(BAND.middle), high: at(BAND.high) };
 }
 
-/** The months of two years from a Monday on, and in which of them each week begins. */
+/** Of a week its Saturday: then keepers pot, and a month that is over by then is not told any more. */
+const SATURDAY = 5;
+
+/** The months of two years from a Monday on, and to which of them each week belongs. */
 function monthsFrom(from: IsoDate): { months: string[]; monthOf: number[] } {
   const months: string[] = [];
   const monthOf = Array.from({ length: WEEKS_AHEAD }, (_, week) => {
-    const month = addDays(from, 7 * week).slice(0, 7);
+    const month = addDays(from, 7 * week + SATURDAY).slice(0, 7);
     if (months[months.length - 1] !== month) months.push(month);
     return months.length - 1;
   });
