@@ -137,6 +137,8 @@ export const en = {
     fineUndone: 'Taken back.',
     fineSaved: (n: number) => (n === 1 ? 'Noted for 1 plant.' : `Noted for ${n} plants.`),
     more: (shown: number, of: number) => `${shown} of ${of} shown: show more`,
+    alike: (others: number, last: string) => `${others} more ask for the same, up to ${last}`,
+    spots: 'Spots of the walk',
     quiet: (n: number) => (n === 0 ? '' : n === 1 ? '1 other is quiet' : `${n} others are quiet`),
     act: 'Act',
     lookDue: 'Look',

@@ -2,7 +2,7 @@
 import { mdiCheck, mdiCheckAll, mdiEyeOutline } from '@mdi/js';
 import { CHECKPOINTS, type Headline } from '@fernbank/core';
 import { useTimeoutFn } from '@vueuse/core';
-import { computed, defineAsyncComponent, watch } from 'vue';
+import { computed, defineAsyncComponent, reactive, watch } from 'vue';
 import { api, write } from '../../api/client.ts';
 import { EACH, ROUNDS } from '../../api/lists.ts';
 import type { RoundsAsk, Stop, Task } from '../../api/types.ts';
@@ -17,6 +17,7 @@ import { usePortraits } from '../../composables/usePortraits.ts';
 import { outlineScale } from '../../composables/outlineScale.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { asksForFeed, useFeeding } from '../../composables/useFeeding.ts';
+import { runsOf } from '../../composables/roundsAlike.ts';
 import { usePainted } from '../../composables/usePainted.ts';
 import { useTaskDone } from '../../composables/useTaskDone.ts';
 import { weeksLost } from '../../messages/cost.ts';
@@ -99,6 +100,20 @@ const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
     ? why
     : `${why} (${m.rounds.lookWorth(worth)})`;
 
+/** Runs of plants alike that the keeper unfolded, by their first plant. */
+const unfolded = reactive(new Set<number>());
+const entriesOf = ({ plants }: Stop) =>
+  runsOf(plants).flatMap(([first, ...rest]) =>
+    rest.length === 0 || unfolded.has(first!.plantId)
+      ? [first!, ...rest].map((entry) => ({ entry, rest: [] }))
+      : [{ entry: first!, rest }],
+  );
+
+/** From so many spots on a walk is too long to be scrolled through. */
+const MANY_SPOTS = 5;
+const goTo = (id: number) =>
+  document.getElementById(`spot-${id}`)?.scrollIntoView({ block: 'start' });
+
 const TALL_PX = 64;
 /** Every plant of the walk at one scale. */
 const scale = computed(() =>
@@ -172,8 +187,22 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
       :first="rounds.first"
       :photo="portraitOf(rounds.first.plantId)"
     />
+    <nav
+      v-if="rounds && rounds.spots.length >= MANY_SPOTS"
+      class="jump"
+      :aria-label="m.rounds.spots"
+    >
+      <v-btn v-for="spot in rounds.spots" :key="spot.id" variant="outlined" @click="goTo(spot.id)"
+        >{{ spot.name }}<span v-if="spot.asking" class="asking">{{ spot.asking }}</span></v-btn
+      >
+    </nav>
     <div v-if="rounds && painted" class="cards">
-      <section v-for="spot in rounds.spots" :key="spot.id" class="panel">
+      <section
+        v-for="spot in rounds.spots"
+        :id="`spot-${spot.id}`"
+        :key="spot.id"
+        class="panel spot"
+      >
         <header class="row spread nowrap stop">
           <div>
             <h2>{{ spot.name }}</h2>
@@ -191,7 +220,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
           >
         </header>
         <ul v-if="spot.plants.length > 0" class="bare entries">
-          <li v-for="entry in spot.plants" :key="entry.plantId" class="entry">
+          <li v-for="{ entry, rest } in entriesOf(spot)" :key="entry.plantId" class="entry">
             <PlantPicture
               class="drawn"
               :photo="portraitOf(entry.plantId)"
@@ -275,6 +304,13 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
                 </template>
               </li>
             </ul>
+            <v-btn
+              v-if="rest.length > 0"
+              class="rest"
+              variant="text"
+              @click="unfolded.add(entry.plantId)"
+              >{{ m.rounds.alike(rest.length, rest[rest.length - 1]!.name) }}</v-btn
+            >
           </li>
         </ul>
         <v-btn
@@ -314,6 +350,31 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
   display: grid;
   grid-template-columns: 64px minmax(0, 1fr);
   column-gap: 12px;
+}
+.jump {
+  display: flex;
+  gap: 8px;
+  overflow-x: auto;
+  padding-bottom: 4px;
+}
+.jump > * {
+  flex: none;
+}
+@media (min-width: 640px) {
+  .jump {
+    flex-wrap: wrap;
+  }
+}
+.rest {
+  grid-column: 2;
+  justify-self: start;
+}
+.asking {
+  margin-left: 6px;
+  font-weight: 400;
+}
+.spot {
+  scroll-margin-top: 72px;
 }
 .drawn {
   grid-row: 1 / span 2;
