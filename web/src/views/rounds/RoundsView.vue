@@ -110,7 +110,7 @@ const entriesOf = ({ plants }: Stop) =>
   );
 
 /** From so many spots on a walk is too long to be scrolled through. */
-const MANY_SPOTS = 5;
+const MANY_SPOTS = 6;
 const goTo = (id: number) =>
   document.getElementById(`spot-${id}`)?.scrollIntoView({ block: 'start' });
 
