@@ -64,7 +64,7 @@ const unspoken = (page: Page) =>
     );
     // What is folded away is read too.
     return [document.querySelector('#app')!.textContent!, ...spoken].flatMap(
-      (text) => text.match(/.{0,30}(\[object |"told"|undefined|NaN).{0,20}/g) ?? [],
+      (text) => text.match(/.{0,30}(\[object |"told"|\{\s*"|undefined|NaN).{0,20}/g) ?? [],
     );
   });
 const moving = (page: Page) =>

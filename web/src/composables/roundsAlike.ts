@@ -5,7 +5,7 @@ export type Entry = Stop['plants'][number];
 /** So many that stand beside each other and ask for the same are told once. */
 const FOLDED_FROM = 3;
 
-/** What is asked of it, as far as it is read: worth is told in half weeks, and no reason hangs on a day's difference. */
+/** What is asked of it and why; what a look is worth may differ by a hair from one to the next. */
 const askedOf = ({ taxon, headline, overruled, asks }: Entry): string | null =>
   // What is ticked off, or filled, is a plant's own.
   asks.every(({ kind }) => kind === 'look' || kind === 'act')

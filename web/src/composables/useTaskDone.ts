@@ -1,6 +1,6 @@
 import { write } from '../api/client.ts';
-import { m } from '../messages/index.ts';
 import type { Task } from '../api/types.ts';
+import { m } from '../messages/index.ts';
 import { useNotices } from '../stores/notices.ts';
 
 /** Changes one task, or several as one deed. */

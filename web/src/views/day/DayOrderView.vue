@@ -140,7 +140,7 @@ const batchesOf = (date: number): LaidBatch[] =>
                 <strong v-if="step.line">{{ step.text }}</strong>
                 <template v-else>{{ step.text }}</template>
                 <span v-if="step.line" class="quiet">
-                  → {{ potWords(step.line.pot) }}, {{ mixes.get(step.line.mix) }}</span
+                  → {{ potWords(step.line.pot) }}, {{ mixes.get(step.line.mix)?.label }}</span
                 >
                 <span v-if="step.line && step.line.tidiness !== 'clean'" class="mark">{{
                   m.day.tidiness[step.line.tidiness]

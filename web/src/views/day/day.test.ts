@@ -332,7 +332,7 @@ describe('the rooms of a settled day', () => {
     const { wrapper } = await show(DayOrderView, '/day/order');
     const rows = wrapper.findAll('tbody tr').map((row) => row.text());
     expect(rows[0]).toContain(m.day.stretch.setUp);
-    expect(rows.some((row) => row.includes('Ribbon'))).toBe(true);
+    expect(rows.find((row) => row.includes('Ribbon'))).toMatch(/→ .+, airy/);
     expect(wrapper.find('.batch').text()).toContain(m.day.scoopOf(''));
   });
 
