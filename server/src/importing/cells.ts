@@ -6,6 +6,7 @@ import {
   type IsoDate,
   LENGTH_UNITS,
   MASS_UNITS,
+  middleSoFar,
   numberIn,
   type LengthUnit,
   type MassUnit,
@@ -66,7 +67,7 @@ export class Cells {
       return dayOfRepotIn(Number(found.date.slice(0, 4)), today, latitudeDeg);
     }
     if (found.told !== 'day') this.fate.notes.push(ASSUMED[found.told]);
-    return found.date;
+    return found.told === 'season' ? middleSoFar(found.date, today) : found.date;
   }
 
   /** cm */
@@ -173,7 +174,7 @@ export class Cells {
 /** What is assumed of a day that is told in part. */
 const ASSUMED = {
   month: 'of a day only its month: taken as the first of it',
-  season: 'of a day only its season: taken as the middle of it',
+  season: 'of a day only its season: taken as the middle of it, as far as it has gone',
   year: 'of a day only its year: taken as the first of it',
 } as const;
 const ORDERS = {

@@ -1,6 +1,5 @@
 import {
   lookUp,
-  OutOfRange,
   MEDIUM_KINDS,
   nominalPot,
   POT_MATERIALS,
@@ -15,7 +14,7 @@ import {
 import { isNull } from 'drizzle-orm';
 import type { Reading } from '../http/days.ts';
 import { plants, spots } from '../db/schema.ts';
-import { HttpError } from '../http/errors.ts';
+import { asHttpError } from '../http/errors.ts';
 import { newPlant, type PlantInput } from '../http/plantBody.ts';
 import { check } from '../http/validate.ts';
 import type { PlantRow } from '../services/collection.ts';
@@ -119,7 +118,7 @@ function plantOf(context: Reading, at: At): PlantDeed | null {
   if (updates) {
     fate.fate = 'update';
     const changed = withoutBlanks({ ...told, name, taxon, note, spotId: spot.id });
-    return checked(fate, () => {
+    return checked(cells, () => {
       checkPlant(context, { ...before, ...changed });
       return { kind: 'update', before, changed, spot: spot.name };
     });
@@ -136,7 +135,7 @@ function plantOf(context: Reading, at: At): PlantDeed | null {
     told.mediumKind ?? (mapping.medium as MediumKind | null) ?? resolveTaxon(taxon)?.traits.medium;
   const medium = mediumKind ?? 'peatSoil';
   if (!told.mediumKind) fate.notes.push(`medium taken as ${mediumLabel(medium)}`);
-  return checked(fate, () => {
+  return checked(cells, () => {
     const plant = check(newPlant, {
       ...withoutBlanks(told),
       name,
@@ -152,14 +151,16 @@ function plantOf(context: Reading, at: At): PlantDeed | null {
   });
 }
 
-/** What Joi and the core refuse is told with the row, not thrown. */
-function checked(fate: Fate, make: () => PlantDeed): PlantDeed | null {
+/** What Joi and the core refuse is told under the column of its field, not thrown. */
+function checked(cells: Cells, make: () => PlantDeed): PlantDeed | null {
   try {
     return make();
   } catch (error) {
-    if (!(error instanceof HttpError || error instanceof OutOfRange)) throw error;
-    fate.problems.push({ column: null, message: error.message });
-    return null;
+    const fault = asHttpError(error);
+    if (fault?.status !== 422) throw error;
+    const { field = '', message } = fault;
+    // The heading stands before it: its field need not.
+    return cells.blame(field, message.replace(new RegExp(`^"?${field}"? (?=must )`), ''));
   }
 }
 

@@ -54,6 +54,20 @@ describe('a collection', () => {
     expect(repots[4]).toBe('2021-04-15');
   });
 
+  it('a season that has begun is taken as the middle of what has gone by of it; one ahead is refused', async () => {
+    const year = TODAY.slice(0, 4);
+    const csv = ['spring', 'summer']
+      .map((season) => `${season},Aspidistra elatior,14,Hall,soil,${season} ${year}`)
+      .join('\n');
+    const { counts, fates, run } = await preview(`Name,Species,Pot,Location,Soil,Repotted\n${csv}`);
+    expect(counts).toMatchObject({ add: 1, refuse: 1 });
+    const refused = fates.find(({ fate }: { fate: string }) => fate === 'refuse');
+    expect(refused.problems[0]).toMatchObject({ column: 'Repotted' });
+    await run().expect(200);
+    const [{ lastRepot }] = await plants();
+    expect(lastRepot > `${year}-03-01` && lastRepot < TODAY).toBe(true);
+  });
+
   it('a list of names and pots alone is told by its names', async () => {
     const { counts, run } = await preview(
       'Plant,Pot,Room\nAspidistra elatior,21,Hall\nBell buoy,12,Hall',

@@ -89,12 +89,13 @@ async function allFine(spotId: number): Promise<void> {
   }
 }
 
+/** A day or two of growth is nothing that one would say aloud. */
+const TOLD_FROM_WEEKS = 1;
+
 /**
  * Why a look is due, and what it is expected to spare. Of a plant that nothing
  * is known of, that is against never looking at all: nothing one would say.
  */
-/** A day or two of growth is nothing that one would say aloud. */
-const TOLD_FROM_WEEKS = 1;
 const lookReason = (headline: Headline, { why, worth }: LookAsk) =>
   headline === 'lookFirst' || weeksLost(worth) < TOLD_FROM_WEEKS
     ? why
