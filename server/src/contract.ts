@@ -81,6 +81,7 @@ interface Single {
   'GET /recipes/:id/versions': Page<RecipeVersion>;
   'POST /components/:id/kitchen-test': ShownComponent;
   'POST /components/stock': { items: ShownComponent[] };
+  'POST /measurements/together': { plants: number };
   'POST /tasks/together': { tasks: number };
   'POST /repots': RepotRow & { tasks: ShownTask[] };
   'POST /visits': Visited;

@@ -9,5 +9,5 @@ export {
   type SpokenOut,
   type Told,
 } from './saying.ts';
-export { IN_YEARS_FROM, monthsOf, monthsSaid, yearsOf } from './spans.ts';
+export { halvesSaid, IN_YEARS_FROM, inHalves, monthsOf, monthsSaid, yearsOf } from './spans.ts';
 export { inMetric, METRIC, speakerFor, type NumberWriter } from './speaker.ts';

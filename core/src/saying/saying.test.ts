@@ -73,16 +73,17 @@ describe('a sentence with its quantities apart', () => {
   });
 });
 
-it('tells months as one says them: halves below three, years from three of them on', () => {
-  expect([0.2, 0.9, 1.4, 5.1, 8, 35.4, 36, 43, 71, 108].map(monthsSaid)).toEqual([
+it('tells months as one says them: halves below three, years from two of them on', () => {
+  expect([0.2, 0.9, 1.4, 5.1, 8, 23.4, 24.2, 34, 43, 71, 108].map(monthsSaid)).toEqual([
     'under a month',
     'a month',
-    '1.5 months',
+    '1½ months',
     '5 months',
     '8 months',
-    '35 months',
+    '23 months',
+    '2 years',
     '3 years',
-    '3.5 years',
+    '3½ years',
     '6 years',
     '9 years',
   ]);

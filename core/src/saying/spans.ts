@@ -1,5 +1,5 @@
 /** From here on nobody counts months, months. @source common practice, no source */
-export const IN_YEARS_FROM = 36;
+export const IN_YEARS_FROM = 24;
 
 /** Halves while those count, then whole ones. */
 export const inHalves = (count: number, below: number): number =>
@@ -9,9 +9,15 @@ export const yearsOf = (months: number): number => inHalves(months / 12, 6);
 /** Months in halves below three. */
 export const monthsOf = (months: number): number => inHalves(months, 3);
 
-/** A span of months as one says it: "a month", "7 months", "3.5 years". */
+/** A number of halves as one writes it: 2.5 is "2½". */
+export function halvesSaid(count: number): string {
+  const whole = Math.floor(count);
+  return `${whole > 0 || count === 0 ? whole : ''}${count % 1 === 0.5 ? '½' : ''}`;
+}
+
+/** A span of months as one says it: "a month", "7 months", "3½ years". */
 export function monthsSaid(months: number): string {
-  if (months >= IN_YEARS_FROM) return `${yearsOf(months)} years`;
+  if (months >= IN_YEARS_FROM) return `${halvesSaid(yearsOf(months))} years`;
   const said = monthsOf(months);
-  return said < 1 ? 'under a month' : said === 1 ? 'a month' : `${said} months`;
+  return said < 1 ? 'under a month' : said === 1 ? 'a month' : `${halvesSaid(said)} months`;
 }

@@ -40,6 +40,26 @@ describe('feed is kept with the plant', () => {
     expect(await feedRules(plant.id)).toEqual(['feed']);
   });
 
+  it('is given to several plants with one watering, as one deed', async () => {
+    const plants = [await addPlant({ name: 'Bell' }), await addPlant({ name: 'Buoy' })];
+    for (const { id } of plants) await repot(id);
+    const rules = async () => Promise.all(plants.map(({ id }) => feedRules(id)));
+    const before = await rules();
+    const plantIds = plants.map(({ id }) => id);
+    const together = (over: object = {}) =>
+      app.call
+        .post('/api/measurements/together')
+        .send({ plantIds, date: TODAY, kind: 'fedLastingMonths', value: 6, ...over });
+    const fed = await together().expect(200);
+    expect(await rules()).toEqual([['feedAgain'], ['feedAgain']]);
+    await undo(deedOf(fed)).expect(200);
+    expect(await rules()).toEqual(before);
+    // One that is not there: none is fed.
+    await together({ plantIds: [plantIds[0], 999_999] }).expect(422);
+    await together({ date: '2999-01-01' }).expect(422);
+    expect(await rules()).toEqual(before);
+  });
+
   it('liquid feed of soil asks for a flush once, which a flush answers', async () => {
     const plant = await addPlant({ mediumKind: 'peatSoil' });
     await note(plant.id, 'fedLiquid', 1, addDays(TODAY, -30)).expect(201);

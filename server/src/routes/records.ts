@@ -71,8 +71,7 @@ export function lookRoutes(context: Context): DescribedRouter<'/looks'> {
   return routes;
 }
 
-const newMeasurement = Joi.object<NewMeasurement, true>({
-  plantId: rowId().required(),
+const measured = {
   date: isoDate().required(),
   kind: Joi.string()
     .valid(...MEASUREMENT_KINDS)
@@ -80,6 +79,17 @@ const newMeasurement = Joi.object<NewMeasurement, true>({
   minute: minute().allow(null).default(null),
   value: Joi.number().min(0).max(100_000).required(),
   note: note().default(''),
+};
+const newMeasurement = Joi.object<NewMeasurement, true>({
+  plantId: rowId().required(),
+  ...measured,
+});
+interface MeasuredTogether extends Omit<NewMeasurement, 'plantId'> {
+  plantIds: number[];
+}
+const measuredTogether = Joi.object<MeasuredTogether, true>({
+  plantIds: Joi.array().items(rowId()).min(1).max(1000).unique().required(),
+  ...measured,
 });
 
 export function measurementRoutes(context: Context): DescribedRouter<'/measurements'> {
@@ -103,6 +113,18 @@ export function measurementRoutes(context: Context): DescribedRouter<'/measureme
       const { row, isNew } = keepMeasurement(db, input);
       if (isNew) response.location(`/api/measurements/${row.id}`);
       sendRow(response, row, isNew ? 201 : 200);
+    },
+  );
+  routes.post(
+    '/together',
+    { summary: 'add the same measurement to several plants, as one deed', body: measuredTogether },
+    (_request, response, { plantIds, ...input }) => {
+      notAhead(context, 'date', input.date);
+      for (const plantId of plantIds) {
+        checkArrived(db, plantId, input.date);
+        keepMeasurement(db, { plantId, ...input });
+      }
+      response.json({ plants: plantIds.length });
     },
   );
   return routes;

@@ -1,5 +1,6 @@
 import {
   IN_YEARS_FROM,
+  halvesSaid,
   yearsOf,
   kindOfRecipe as kindOf,
   MEDIUM_KINDS,
@@ -22,10 +23,10 @@ const SELDOM_DAYS = 60;
 
 /** Numbers of a ladder or a verdict as words with their units. */
 export function useFigureWords() {
-  const { months, number } = useUnits();
+  const { months } = useUnits();
   const inMonths = (count: number) =>
     count >= IN_YEARS_FROM
-      ? m.verdictPage.years(number(yearsOf(count), 1))
+      ? m.verdictPage.years(halvesSaid(yearsOf(count)))
       : m.verdictPage.months(months(count)!);
   const days = (count: number) => String(Math.max(1, Math.round(count)));
   /** Days between waterings, at the height of growth and at rest. */

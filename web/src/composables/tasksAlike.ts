@@ -1,6 +1,5 @@
 import { CHECKPOINTS } from '@fernbank/core';
 import type { Task } from '../api/types.ts';
-import { asksForFeed } from './useFeeding.ts';
 
 const OPEN_BEFORE_DAYS = 7;
 /** Whether it is a look that asks how the repot went, and its question is open. */
@@ -15,7 +14,7 @@ export interface Bed {
 
 /**
  * After a potting day many plants are asked for the same on the same day: it is told once, with their names.
- * What asks each of them something of its own stands for itself.
+ * What asks each of them how it went stands for itself.
  *
  * @param beds  in the order of their days
  * @param daysLate  of a day, from today
@@ -24,10 +23,7 @@ export function alike(beds: readonly Bed[], daysLate: (due: string) => number): 
   const groups = new Map<string, Bed[]>();
   for (const bed of beds) {
     const { id, due, until, everyDays, title, why, moved } = bed.task;
-    const late = daysLate(due);
-    const own =
-      asksHowItWent(bed.task, late) || (asksForFeed(bed.task) && late >= -OPEN_BEFORE_DAYS);
-    const key = JSON.stringify(own ? id : [due, until, everyDays, title, why, moved]);
+    const key = JSON.stringify(asksHowItWent(bed.task, daysLate(due)) ? id : [due, until, everyDays, title, why, moved]);
     groups.set(key, [...(groups.get(key) ?? []), bed]);
   }
   return [...groups.values()];

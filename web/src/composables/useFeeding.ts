@@ -5,15 +5,20 @@ import type { Task } from '../api/types.ts';
 const ASKS: ReadonlySet<string | null> = new Set(['feed', 'feedAgain', 'feedLiquid']);
 export const asksForFeed = ({ rule }: Pick<Task, 'rule'>): boolean => ASKS.has(rule);
 
-/** The plant that is being fed, and whether its dialog stands open. */
+interface Fed {
+  id: number;
+  name: string;
+}
+
+/** The plants that are being fed, and whether their dialog stands open. */
 export function useFeeding() {
-  const fed = ref<{ id: number; name: string } | null>(null);
+  const fed = ref<readonly Fed[]>([]);
   const feeding = ref(false);
   return {
     fed,
     feeding,
-    feed(plant: { id: number; name: string }): void {
-      fed.value = plant;
+    feed(...plants: Fed[]): void {
+      fed.value = plants;
       feeding.value = true;
     },
   };

@@ -1,4 +1,4 @@
-import { monthsOf, speakerFor, spoken, type Saying } from '@fernbank/core';
+import { halvesSaid, monthsOf, speakerFor, spoken, type Saying } from '@fernbank/core';
 import convert from 'convert';
 import { computed } from 'vue';
 import { useSettings } from '../stores/settings.ts';
@@ -115,7 +115,7 @@ export function useUnits() {
         : `${money(perLitre)}/L`,
     percent: (share: number) => Math.round(share * 100),
     /** half months below three: nobody knows them closer */
-    months: (count: number | null) => (count === null ? null : format(monthsOf(count), 1)),
+    months: (count: number | null) => (count === null ? null : halvesSaid(monthsOf(count))),
     number: format,
   };
 }

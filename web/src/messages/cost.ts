@@ -1,4 +1,4 @@
-import { WEEKS_OF_GROWTH } from '@fernbank/core';
+import { halvesSaid, inHalves, WEEKS_OF_GROWTH } from '@fernbank/core';
 
 /** A cost of the judgement in weeks of growth lost. */
 export const weeksLost = (cost: number) => WEEKS_OF_GROWTH * cost;
@@ -20,10 +20,8 @@ function howLong(weeks: number): string {
   const days = Math.round(DAYS_A_WEEK * weeks);
   if (days < 1) return 'less than a day';
   if (days < DAYS_A_WEEK) return days === 1 ? 'a day' : `${days} days`;
-  if (weeks >= WHOLE_WEEKS) return `${Math.round(weeks)} weeks`;
-  const halves = Math.round(2 * weeks);
-  if (halves === 2) return 'a week';
-  return `${Math.floor(halves / 2)}${halves % 2 === 1 ? '½' : ''} weeks`;
+  const said = inHalves(weeks, WHOLE_WEEKS);
+  return said === 1 ? 'a week' : `${halvesSaid(said)} weeks`;
 }
 
 const about = (long: string) => (long.startsWith('less') ? long : `about ${long}`);

@@ -5,7 +5,6 @@ import type { Task } from '../../api/types.ts';
 import { asksHowItWent } from '../../composables/tasksAlike.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
-import { asksForFeed } from '../../composables/useFeeding.ts';
 import { m } from '../../messages/index.ts';
 
 /** One thing to do, for a plant or for several alike: its day, what and why, moved or ticked off. */
@@ -21,8 +20,6 @@ const { said } = useUnits();
 
 const asksNow = computed(() => asksHowItWent(props.task, daysLate(props.task.due)));
 const who = computed(() => props.plants.map(({ name }) => name).join(', '));
-/** Each is fed on its own: what it was given is asked. */
-const ticks = computed(() => props.plants.length === 1 || !asksForFeed(props.task));
 </script>
 
 <template>
@@ -54,7 +51,6 @@ const ticks = computed(() => props.plants.length === 1 || !asksForFeed(props.tas
       @click="$emit('move')"
     />
     <v-btn
-      v-if="ticks"
       :icon="mdiCheck"
       variant="outlined"
       size="48"

@@ -10,11 +10,12 @@ import { useSettings } from '../../stores/settings.ts';
 import FormDialog from '../FormDialog.vue';
 import NumberField from '../NumberField.vue';
 
-/** Feed that was given to a plant: with a watering, or laid in for months. */
-const props = defineProps<{ plant: { id: number; name: string } }>();
+/** Feed that was given to one plant or several: with a watering, or laid in for months. */
+const props = defineProps<{ plants: readonly { id: number; name: string }[] }>();
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ saved: [] }>();
 
+const names = computed(() => props.plants.map(({ name }) => name));
 const settings = useSettings();
 const notices = useNotices();
 const { full } = useDates();
@@ -42,10 +43,17 @@ async function save(): Promise<void> {
   const missing: Record<string, string> = monthsFault.value ? { value: monthsFault.value } : {};
   await send(missing, async () => {
     const value = kind.value === 'fedLiquid' ? 1 : months.value!;
-    const body = { plantId: props.plant.id, date: date.value, kind: kind.value, value };
-    const { deed } = await write('/measurements', { method: 'POST', body });
+    const given = { date: date.value, kind: kind.value, value };
+    const [plantId, ...others] = props.plants.map(({ id }) => id);
+    const { deed } =
+      others.length === 0
+        ? await write('/measurements', { method: 'POST', body: { plantId, ...given } })
+        : await write('/measurements/together', {
+            method: 'POST',
+            body: { plantIds: [plantId, ...others], ...given },
+          });
     open.value = false;
-    const said = m.feed.saved(props.plant.name, full(date.value));
+    const said = m.feed.saved(names.value, full(date.value));
     notices.done(said, { deed, back: () => emit('saved') });
     emit('saved');
   });
@@ -55,13 +63,14 @@ async function save(): Promise<void> {
 <template>
   <FormDialog
     v-model="open"
-    :title="m.feed.title(plant.name)"
+    :title="m.feed.title(names)"
     :save="m.app.save"
     :saving="saving"
     :fault="fault"
     :width="460"
     @submit="save"
   >
+    <p v-if="m.feed.isMany(names)" class="quiet">{{ names.join(', ') }}</p>
     <v-radio-group v-model="kind" :label="m.feed.what" hide-details>
       <v-radio value="fedLiquid" :label="m.feed.liquid" />
       <v-radio value="fedLastingMonths" :label="m.feed.slow" />

@@ -14,11 +14,14 @@ beforeEach(() => {
 
 describe('a task that asks for feed', () => {
   const FEED = { ...TASK, rule: 'feedAgain' as const, kind: 'feed' as const, title: 'Fresh feed' };
-  const shown = async (answer: unknown) => {
+  const shown = async (answer: unknown, plants = [PLANT]) => {
     const server = fakeServer({
-      'GET /tasks?limit=1000': pages([FEED]),
-      'GET /plants?limit=1000': pages([PLANT]),
+      'GET /tasks?limit=1000': pages(
+        plants.map(({ id }, i) => ({ ...FEED, id: FEED.id + i, plantId: id })),
+      ),
+      'GET /plants?limit=1000': pages(plants),
       'POST /measurements': answer,
+      'POST /measurements/together': answer,
     });
     const { wrapper } = await open(AftercareView, '/aftercare');
     await wrapper.find('[aria-label^="Done: Fresh feed"]').trigger('click');
@@ -41,11 +44,23 @@ describe('a task that asks for feed', () => {
 
   it('asks with what it was fed before it is done', async () => {
     const { server, dialog } = await shown({ id: 3 });
-    expect(dialog.textContent).toContain(m.feed.title(PLANT.name));
+    expect(dialog.textContent).toContain(m.feed.title([PLANT.name]));
     await pick(dialog, 'fedLastingMonths');
     await save(dialog);
     const [sent] = server.calls.filter(({ method }) => method === 'POST');
     expect(sent!.body).toEqual({ plantId: 5, date: TODAY, kind: 'fedLastingMonths', value: 6 });
+  });
+
+  it('of several plants alike is answered once, for all of them', async () => {
+    const names = ['Bell', 'Buoy', 'Capstan', 'Davit'];
+    const plants = names.map((name, i) => ({ ...PLANT, id: 11 + i, name }));
+    const { server, dialog } = await shown({ plants: 4 }, plants);
+    expect(dialog.textContent).toContain('Feed 4 plants');
+    expect(dialog.textContent).toContain('Bell, Buoy, Capstan, Davit');
+    await save(dialog);
+    const [sent] = server.calls.filter(({ method }) => method === 'POST');
+    expect(sent!.path).toContain('/measurements/together');
+    expect(sent!.body).toMatchObject({ plantIds: [11, 12, 13, 14], kind: 'fedLiquid', value: 1 });
   });
 
   it('that is refused keeps what was typed and says why', async () => {

@@ -165,7 +165,7 @@ function remove(): Promise<void> {
         m.app.delete
       }}</v-btn>
     </div>
-    <FeedDialog v-model="feeding" :plant="file.plant" @saved="emit('changed')" />
+    <FeedDialog v-model="feeding" :plants="[file.plant]" @saved="emit('changed')" />
   </section>
 </template>
 

@@ -145,7 +145,7 @@ async function move(): Promise<void> {
             @move="askMove(beds)"
             @done="
               asksForFeed(beds[0]!.task)
-                ? feed(beds[0]!.plant)
+                ? feed(...beds.map(({ plant }) => plant))
                 : setDone(tasksOf(beds), settings.current.today)
             "
           />
@@ -162,7 +162,7 @@ async function move(): Promise<void> {
         <v-btn variant="outlined" :href="subscription">{{ m.aftercare.feed }}</v-btn>
       </div>
     </details>
-    <FeedDialog v-if="fed" v-model="feeding" :plant="fed" @saved="load" />
+    <FeedDialog v-if="fed.length > 0" v-model="feeding" :plants="fed" @saved="load" />
     <FormDialog
       v-model="moving"
       :title="m.aftercare.moveTo"

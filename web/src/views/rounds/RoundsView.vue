@@ -342,7 +342,7 @@ const late = ({ due, until }: { due: string; until: string | null }) => {
         </ul>
       </section>
     </div>
-    <FeedDialog v-if="fed" v-model="feeding" :plant="fed" @saved="load" />
+    <FeedDialog v-if="fed.length > 0" v-model="feeding" :plants="fed" @saved="load" />
   </div>
 </template>
 
