@@ -23,6 +23,7 @@ const LEAFY: Fed = {
   traits: resolveTaxon('Aspidistra elatior')!.traits,
   spot: SILL,
   medium: 'peatSoil',
+  liquidSince: null,
 };
 const LASTING: FeedGiven = { kind: 'lasting', months: 6 };
 const LIQUID: FeedGiven = { kind: 'liquid' };
@@ -67,18 +68,26 @@ describe('liquid feed', () => {
     expect(autumn.due > '2027-01-31').toBe(true);
   });
 
-  it('asks for a flush of soil after 8 weeks, once; none where water runs through', () => {
-    const flush = asked('2026-06-01', LIQUID).find(({ rule }) => rule === 'flushSalts')!;
-    expect(daysBetween('2026-06-01', flush.due)).toBe(56);
+  it('asks for a flush of soil after about 8 weeks of it, once; none where water runs through', () => {
+    const fed: Fed = { ...LEAFY, liquidSince: '2026-06-01' };
+    const due = (on: IsoDate, of: Fed) =>
+      asked(on, LIQUID, of).find(({ rule }) => rule === 'flushSalts')?.due;
+    // One watering with feed leaves nothing to be rinsed out.
+    expect(due('2026-06-01', LEAFY)).toBeUndefined();
+    expect(due('2026-06-15', fed)).toBe('2026-07-27');
+    const flush = { due: due('2026-07-01', fed)! };
+    expect(Math.abs(daysBetween('2026-07-27', flush.due))).toBeLessThan(7);
+    // … not at once where the second came late.
+    expect(due('2026-09-01', fed)! > '2026-09-20').toBe(true);
     const open = [{ id: 1, rule: 'flushSalts', due: flush.due, until: null, done: null } as const];
     const rules = (fed: Fed, tasks: StandingTask[] = []) =>
       asked('2026-07-01', LIQUID, fed, tasks).map(({ rule }) => rule);
-    expect(rules(LEAFY, open)).toEqual(['feedLiquid']);
+    expect(rules(fed, open)).toEqual(['feedLiquid']);
     // A flush that was passed over last year does not silence the next.
     const lapsed = [{ ...open[0]!, due: '2025-07-27' as const }];
-    expect(rules(LEAFY, lapsed)).toEqual(['feedLiquid', 'flushSalts']);
+    expect(rules(fed, lapsed)).toEqual(['feedLiquid', 'flushSalts']);
     for (const medium of ['bark', 'pebbles', 'moss', 'mineral'] as const) {
-      expect(rules({ ...LEAFY, medium })).toEqual(['feedLiquid']);
+      expect(rules({ ...fed, medium })).toEqual(['feedLiquid']);
     }
     expect(afterFlush(open, '2026-08-01')).toMatchObject([{ id: 1, done: '2026-08-01' }]);
   });
@@ -90,11 +99,12 @@ it('whatever is fed with what and when, what asked for it is done, and nothing i
       fc.constantFrom(...CATALOGUE),
       fc.constantFrom(...MEDIUM_KINDS),
       fc.integer({ min: 0, max: 800 }),
+      fc.integer({ min: 1, max: 300 }),
       fc.oneof(
         fc.constant(LIQUID),
         fc.integer({ min: 1, max: 24 }).map((months): FeedGiven => ({ kind: 'lasting', months })),
       ),
-      ({ traits }, { id: medium }, day, given) => {
+      ({ traits }, { id: medium }, day, since, given) => {
         const on = addDays('2026-01-01', day);
         const tasks = (['feed', 'feedAgain', 'feedLiquid', 'turn'] as const).map((rule, id) => ({
           id,
@@ -103,7 +113,8 @@ it('whatever is fed with what and when, what asked for it is done, and nothing i
           until: null,
           done: null,
         }));
-        const after = afterFeed(tasks, on, given, { traits, spot: SILL, medium });
+        const liquidSince = addDays(on, -since);
+        const after = afterFeed(tasks, on, given, { traits, spot: SILL, medium, liquidSince });
         expect(after.moves.map(({ id }) => id)).toEqual([0, 1, 2]);
         if (!traits.fed) expect(after.tasks).toEqual([]);
         for (const { due, words } of after.tasks) {

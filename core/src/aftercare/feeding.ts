@@ -4,6 +4,8 @@ import { addDays, DAYS_PER_MONTH, seasonAhead, type IsoDate, type Spot } from '.
 import { isAsked, type StandingTask, type TaskMove } from './moves.ts';
 import type { AftercareTask, TaskRule } from './plan.ts';
 
+type Grown = Pick<Fed, 'traits' | 'spot'>;
+
 /** Feed as it is given: with a watering, or laid in to last for months. */
 export type FeedGiven = { kind: 'liquid' } | { kind: 'lasting'; months: number };
 
@@ -12,6 +14,8 @@ export interface Fed {
   traits: Traits;
   spot: Spot;
   medium: MediumKind;
+  /** first liquid feed before this one since its salts were last rinsed out or it was repotted; null: none */
+  liquidSince: IsoDate | null;
 }
 
 /* Common practice, no source. */
@@ -21,7 +25,7 @@ export const GROWING = 0.5;
 const LIQUID_DAYS = 30;
 /** What feeds for months is laid in when months of growth are to come: so many weeks at least. */
 const LASTING_WEEKS = 8;
-/** Of liquid feed so long, then what is left of it is rinsed out. */
+/** Of liquid feed so long, then what is left of it is rinsed out; one watering with it leaves nothing to speak of. */
 const FLUSH_DAYS = 56;
 /** Where salts stay: what is open, or stands over water, is rinsed as it is watered. */
 const KEEPS_SALTS: readonly MediumKind[] = ['peatSoil', 'loam', 'mix'];
@@ -32,7 +36,7 @@ const ASKS_FOR_FEED: readonly TaskRule[] = ['feed', 'feedAgain', 'feedLiquid'];
  * The first week, on or after a day, from which it grows for so many weeks; that day where it never does, as
  * far as is known.
  */
-function growsFrom(date: IsoDate, { traits, spot }: Omit<Fed, 'medium'>, weeks: number): IsoDate {
+function growsFrom(date: IsoDate, { traits, spot }: Grown, weeks: number): IsoDate {
   const { activity } = seasonAhead(spot, traits, date, 53 + weeks);
   const grows = (week: number) => activity[week]! >= GROWING;
   const week = activity.findIndex(
@@ -46,7 +50,7 @@ export const usedUpOn = (given: IsoDate, months: number): IsoDate =>
   addDays(given, Math.round(months * DAYS_PER_MONTH));
 
 /** Feed that lasts is asked for again when it is used up and the plant grows. */
-export function feedAgain(given: IsoDate, months: number, fed: Omit<Fed, 'medium'>): AftercareTask {
+export function feedAgain(given: IsoDate, months: number, fed: Grown): AftercareTask {
   const usedUp = usedUpOn(given, months);
   const due = growsFrom(usedUp, fed, LASTING_WEEKS);
   const words = { of: 'feedAgain', months, rests: due > usedUp } as const;
@@ -73,19 +77,22 @@ export function afterFeed(
   if (given.kind === 'lasting') return { moves, tasks: [feedAgain(on, given.months, fed)] };
   const usual = addDays(on, LIQUID_DAYS);
   const due = growsFrom(usual, fed, 0);
-  const flushes =
+  const salts =
     KEEPS_SALTS.includes(fed.medium) &&
-    !open.some((task) => task.rule === 'flushSalts' && isAsked(task, on));
+    !open.some((task) => task.rule === 'flushSalts' && isAsked(task, on))
+      ? fed.liquidSince
+      : null;
+  const flushed = salts && addDays(salts, FLUSH_DAYS);
   return {
     moves,
     tasks: [
       { kind: 'feed', rule: 'feedLiquid', due, words: { of: 'feedLiquid', rests: due > usual } },
-      ...(flushes
+      ...(flushed
         ? ([
             {
               kind: 'water',
               rule: 'flushSalts',
-              due: addDays(on, FLUSH_DAYS),
+              due: flushed > usual ? flushed : usual,
               words: { of: 'flushSalts' },
             },
           ] as const)

@@ -26,6 +26,7 @@ export { leadingReasons } from './leading.ts';
 export { canShow } from './shows.ts';
 export { askFirst } from './askFirst.ts';
 export { LOOK_PRICE } from './lookWorth.ts';
+export { toSee } from './toSee.ts';
 export type { VerdictKind } from './optimum.ts';
 export {
   possibleValues,

@@ -63,6 +63,7 @@ describe('feed is kept with the plant', () => {
   it('liquid feed of soil asks for a flush once, which a flush answers', async () => {
     const plant = await addPlant({ mediumKind: 'peatSoil' });
     await note(plant.id, 'fedLiquid', 1, addDays(TODAY, -30)).expect(201);
+    expect(await feedRules(plant.id)).toEqual(['feedLiquid']);
     await note(plant.id, 'fedLiquid').expect(201);
     // One that is entered late is no news.
     await note(plant.id, 'fedLiquid', 1, addDays(TODAY, -60)).expect(201);

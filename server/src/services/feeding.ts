@@ -7,7 +7,7 @@ import {
   type MeasurementKind,
   type PotExtra,
 } from '@fernbank/core';
-import { and, eq, gt, inArray } from 'drizzle-orm';
+import { and, eq, gt, gte, inArray, lt } from 'drizzle-orm';
 import type { Db } from '../db/driver.ts';
 import { measurements, plants, spots } from '../db/schema.ts';
 import { rowOr404 } from '../http/resource.ts';
@@ -64,6 +64,30 @@ export function followFeeding(
       traits: traitsOf(taxonOf(plant), plant.traits),
       spot: spotOf(spot),
       medium: plant.mediumKind,
+      liquidSince: liquidSince(db, plant, date),
     }),
   );
+}
+
+/** Since when a plant has had liquid feed before a day, after its last flush or repot. */
+function liquidSince(
+  db: Db,
+  { id, lastRepot }: { id: number; lastRepot: IsoDate | null },
+  date: IsoDate,
+): IsoDate | null {
+  const before = db
+    .select({ date: measurements.date, kind: measurements.kind })
+    .from(measurements)
+    .where(
+      and(
+        eq(measurements.plantId, id),
+        inArray(measurements.kind, ['fedLiquid', 'flush']),
+        gte(measurements.date, lastRepot ?? ''),
+        lt(measurements.date, date),
+      ),
+    )
+    .orderBy(measurements.date)
+    .all();
+  const flush = before.findLastIndex(({ kind }) => kind === 'flush');
+  return before[flush + 1]?.date ?? null;
 }

@@ -2,7 +2,7 @@ import {
   addDays,
   decide,
   LOOK_PRICE,
-  signal,
+  toSee,
   type Decision,
   type IsoDate,
   recordInForce,
@@ -304,7 +304,7 @@ function lookDueOf(decision: Decision, date: IsoDate): LookDue {
     return { date, worth, why: 'never looked at, and nobody knows when it was last repotted' };
   }
   if (worth < LOOK_PRICE) return { date: laterOf(decision.lookAgain, date), worth, why: '' };
-  const why = asked ? `what would help most: ${signal(asked).label.toLowerCase()}` : '';
+  const why = asked ? `what would help most: ${toSee(asked)}` : '';
   return { date, worth, why };
 }
 

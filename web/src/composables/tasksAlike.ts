@@ -23,7 +23,9 @@ export function alike(beds: readonly Bed[], daysLate: (due: string) => number): 
   const groups = new Map<string, Bed[]>();
   for (const bed of beds) {
     const { id, due, until, everyDays, title, why, moved } = bed.task;
-    const key = JSON.stringify(asksHowItWent(bed.task, daysLate(due)) ? id : [due, until, everyDays, title, why, moved]);
+    const key = JSON.stringify(
+      asksHowItWent(bed.task, daysLate(due)) ? id : [due, until, everyDays, title, why, moved],
+    );
     groups.set(key, [...(groups.get(key) ?? []), bed]);
   }
   return [...groups.values()];
