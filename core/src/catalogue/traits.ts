@@ -6,6 +6,7 @@ export const GROWTH_FORMS = [
   'trailer',
   'shrub',
   'tree',
+  'crowned',
   'clump',
   'rosette',
   'walker',

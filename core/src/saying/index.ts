@@ -9,5 +9,5 @@ export {
   type SpokenOut,
   type Told,
 } from './saying.ts';
-export { halvesSaid, IN_YEARS_FROM, inHalves, monthsOf, monthsSaid, yearsOf } from './spans.ts';
+export { halvesSaid, inHalves, inYears, monthsOf, monthsSaid, yearsOf } from './spans.ts';
 export { inMetric, METRIC, speakerFor, type NumberWriter } from './speaker.ts';

@@ -1,5 +1,6 @@
 /** From here on nobody counts months, months. @source common practice, no source */
-export const IN_YEARS_FROM = 24;
+const IN_YEARS_FROM = 24;
+export const inYears = (months: number): boolean => Math.round(months) >= IN_YEARS_FROM;
 
 /** Halves while those count, then whole ones. */
 export const inHalves = (count: number, below: number): number =>
@@ -17,7 +18,7 @@ export function halvesSaid(count: number): string {
 
 /** A span of months as one says it: "a month", "7 months", "3½ years". */
 export function monthsSaid(months: number): string {
-  if (months >= IN_YEARS_FROM) return `${halvesSaid(yearsOf(months))} years`;
+  if (inYears(months)) return `${halvesSaid(yearsOf(months))} years`;
   const said = monthsOf(months);
   return said < 1 ? 'under a month' : said === 1 ? 'a month' : `${halvesSaid(said)} months`;
 }

@@ -1,6 +1,6 @@
 import {
-  IN_YEARS_FROM,
   halvesSaid,
+  inYears,
   yearsOf,
   kindOfRecipe as kindOf,
   MEDIUM_KINDS,
@@ -25,7 +25,7 @@ const SELDOM_DAYS = 60;
 export function useFigureWords() {
   const { months } = useUnits();
   const inMonths = (count: number) =>
-    count >= IN_YEARS_FROM
+    inYears(count)
       ? m.verdictPage.years(halvesSaid(yearsOf(count)))
       : m.verdictPage.months(months(count)!);
   const days = (count: number) => String(Math.max(1, Math.round(count)));
@@ -59,7 +59,7 @@ export function useFigureWords() {
     crowdedBand: ({ monthsToCrowded: at, crowdedBand: band }: Rung) => {
       if (at === null) return m.fit.never;
       if (at < 0.5 || !band) return m.fit.already;
-      const each = at >= IN_YEARS_FROM ? 12 : 1;
+      const each = inYears(at) ? 12 : 1;
       const whole = (count: number) =>
         count > LONGEST_MONTHS
           ? m.fit.over(LONGEST_MONTHS / each)

@@ -40,6 +40,7 @@ export const worked = {
   group: 'Plants',
   allGroups: 'all groups',
   says: 'What it says so far',
+  oneWay: 'Done in one way so far',
   nothing: 'Nothing yet: two ways of doing one thing need five repots each.',
   better: (better: string, worse: string, shares: string, counts: string, chance: number) =>
     `${better} went better than ${worse}: ${shares} (${counts} repots); ${chance} % likely to be so${chance < 80 ? ', too close to go by' : ''}.`,

@@ -45,6 +45,15 @@ describe('the scene of a cutaway', () => {
     expect(over.cover!.wick).toMatch(/^M0 .*L0 /);
   });
 
+  it('draws a cactus as a ribbed body within the rim, without leaves', () => {
+    const { stem, leaves, surfaceY } = sceneOf({ ...subject, growthForm: 'column' });
+    expect(stem).toBe('');
+    const points = [...leaves.matchAll(/(-?[\d.]+(?:e-\d+)?) (-?[\d.]+)/g)];
+    const [xs, ys] = [1, 2].map((at) => points.map((point) => Number(point[at])));
+    expect(Math.max(...xs!)).toBeLessThan(7);
+    expect(Math.min(...ys!)).toBeCloseTo(surfaceY - 30, 9);
+  });
+
   it('seats a mound on the mouth of an empty pot, the plant on top of it', () => {
     const mound = { diameterCm: 17, heightCm: 8 };
     const scene = sceneOf({ ...subject, mound });

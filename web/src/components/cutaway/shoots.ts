@@ -36,7 +36,7 @@ export function shootsOf(
     random: () => number;
   },
 ): Shoots {
-  const shoot: DrawShoot = isTuft(growthForm) ? tuft : stems;
+  const shoot = BODIES[growthForm ?? 'shrub'] ?? (isTuft(growthForm) ? tuft : stems);
   const drawn = Math.min(MOST_DRAWN, plants);
   const all = Array.from({ length: drawn }, (_, i) => {
     const side = drawn === 1 ? 0 : (2 * i) / (drawn - 1) - 1;
@@ -79,6 +79,51 @@ function tuft({ x, surfaceY, height, width, random }: Shooting): Shoots {
   });
   return { stem: '', leaves: leaves.join('') };
 }
+
+/** How far the ribs of a column stand out, parts of its half width. */
+const RIBS = [1, 0.6, 0.2];
+
+/** A ribbed body without leaves: a globe where it is low, a column where it is tall. */
+function column({ x, surfaceY, height, width }: Shooting): Shoots {
+  if (height <= 0) return { stem: '', leaves: '' };
+  const half = Math.min(width * 0.36, Math.max(height * 0.55, width * 0.15));
+  const top = surfaceY - height;
+  const ribs = RIBS.map((share) => {
+    const [foot, belly, shoulder] = [0.8, 1.25, 0.85].map((out) => out * share * half);
+    return (
+      `M${x - foot!} ${surfaceY}C${x - belly!} ${surfaceY - height * 0.6} ${x - shoulder!} ${top} ${x} ${top}` +
+      `C${x + shoulder!} ${top} ${x + belly!} ${surfaceY - height * 0.6} ${x + foot!} ${surfaceY}Z`
+    );
+  });
+  return { stem: '', leaves: ribs.join('') };
+}
+
+/** A bare stem with a crown of arching fronds, as of palms and tree ferns. */
+function crowned({ x, surfaceY, height, width, random }: Shooting): Shoots {
+  if (height <= 0) return { stem: '', leaves: '' };
+  const long = Math.min(height * 0.7, Math.max(width * 0.75, height * 0.45));
+  const heart = surfaceY - Math.max(0, height - long * 0.8);
+  const fronds = 9;
+  const leaves = Array.from({ length: fronds }, (_, i) => {
+    const lean = (2 * i) / (fronds - 1) - 1;
+    const out = long * lean * (0.85 + 0.15 * random());
+    const rise = long * 0.8 * (1 - 0.75 * lean * lean);
+    const half = long * 0.07;
+    // The outer ones arch over: their tips hang below the bend.
+    const bendY = heart - rise - long * 0.1 * Math.abs(lean);
+    return (
+      `M${x} ${heart}Q${x + out * 0.45} ${bendY - half} ${x + out} ${heart - rise * (1 - 0.5 * Math.abs(lean))}` +
+      `Q${x + out * 0.45} ${bendY + half * 2} ${x} ${heart}Z`
+    );
+  });
+  return {
+    stem: heart < surfaceY ? `M${x} ${surfaceY}L${x} ${heart}` : '',
+    leaves: leaves.join(''),
+  };
+}
+
+/** Forms that are neither a tuft nor a leafy stem. */
+const BODIES: Partial<Record<Traits['growthForm'], DrawShoot>> = { column, crowned };
 
 /** A plain shoot with pairs of leaves: it stands for height, not for the species. */
 function stems({ x, surfaceY, height, width, random }: Shooting): Shoots {

@@ -156,6 +156,7 @@ describe('what worked', () => {
       groups: ['groundFern'],
       factors: [
         { factor: 'season', label: 'Season', tallies: [tally('spring', 6), tally('winter', 2)] },
+        { factor: 'medium', label: 'Medium', tallies: [tally('moss', 8)] },
       ],
       comparisons: [],
       tray: [],
@@ -165,7 +166,9 @@ describe('what worked', () => {
     expect(wrapper.text()).toContain(m.worked.share(80, 60, 95));
     expect(wrapper.text()).toContain(m.worked.few(2));
     expect(wrapper.text()).toContain(m.worked.nothing);
+    // What was done in one way only has nothing to be held against.
     expect(wrapper.findAll('.share')).toHaveLength(1);
+    expect(wrapper.find('dl').text()).toMatch(/^Medium\s*moss \(8\)$/);
   });
   it('an empty record says what will fill it', async () => {
     fakeServer({ 'GET /worked': { cases: 0, groups: [], factors: [], comparisons: [], tray: [] } });

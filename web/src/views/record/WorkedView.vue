@@ -29,6 +29,13 @@ const groups = computed(() => [
   { value: null, title: m.worked.allGroups },
   ...(value.value?.groups ?? []).map((id) => ({ value: id, title: taxonGroup(id).label })),
 ]);
+/** Only what was done in two ways can be held against each other. */
+const several = computed(
+  () => value.value?.factors.filter(({ tallies }) => tallies.length > 1) ?? [],
+);
+const single = computed(
+  () => value.value?.factors.filter(({ tallies }) => tallies.length === 1) ?? [],
+);
 const said = ({ better, worse, chance }: Comparison) =>
   m.worked.better(
     better.label,
@@ -66,7 +73,7 @@ const said = ({ better, worse, chance }: Comparison) =>
           <p v-else class="quiet">{{ m.worked.nothing }}</p>
         </section>
         <div class="cards">
-          <section v-for="one in value.factors" :key="one.factor" class="panel">
+          <section v-for="one in several" :key="one.factor" class="panel">
             <table class="figures">
               <caption>
                 {{
@@ -111,6 +118,15 @@ const said = ({ better, worse, chance }: Comparison) =>
             </table>
           </section>
         </div>
+        <section v-if="single.length > 0" class="panel">
+          <h2>{{ m.worked.oneWay }}</h2>
+          <dl class="facts">
+            <template v-for="{ factor, label, tallies } in single" :key="factor">
+              <dt class="quiet">{{ label }}</dt>
+              <dd>{{ tallies[0]!.label }} ({{ tallies[0]!.cases }})</dd>
+            </template>
+          </dl>
+        </section>
       </template>
       <section v-if="value.tray.length > 0" class="panel">
         <table class="figures">
