@@ -60,6 +60,7 @@ export const day = {
   settledMark: 'Settled',
   reopen: 'Open it again',
   reopened: 'Opened again: plants have back what they had settled on.',
+  gone: 'This day has gone by: give it another, or work it all the same.',
   drop: 'Drop this day',
   dropped: 'Dropped.',
   conflict: 'Your pins cannot all hold',

@@ -15,6 +15,7 @@ import { useDayWords } from '../../composables/useDayWords.ts';
 import { m } from '../../messages/index.ts';
 import { useDay } from '../../stores/day.ts';
 import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
 
 /** Plan a potting day: who is potted, into what, and what is left out and why. */
 const store = useDay();
@@ -24,7 +25,12 @@ const { money } = useUnits();
 const { potWords } = useDayWords();
 void store.load();
 
+const settings = useSettings();
 const current = computed(() => store.current);
+/** Nobody came: it is planned on all the same, but for a day that is none any more. */
+const gone = computed(() =>
+  current.value!.dates.every(({ date }) => date < settings.current.today),
+);
 const changing = ref(false);
 const saving = ref(false);
 const dateWords = (day: Day) =>
@@ -80,6 +86,7 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
             <div>
               <strong class="when">{{ dateWords(current) }}</strong>
               <p class="quiet">{{ limits }}</p>
+              <p v-if="gone" role="status">{{ m.day.gone }}</p>
             </div>
             <div class="row no-print">
               <v-btn

@@ -229,6 +229,15 @@ describe('planning a day', () => {
     expect(text).toContain(m.day.tidiness.suspect);
   });
 
+  it('says of a day that has gone by that it has', async () => {
+    const told = async (date: string) => {
+      serve({ ...DAY, dates: [{ date, minutes: 120 }] });
+      return (await show(DayView, '/day')).wrapper.text().includes(m.day.gone);
+    };
+    expect(await told('2020-03-14')).toBe(true);
+    expect(await told('2099-03-14')).toBe(false);
+  });
+
   it('a pin is one tap, planned with at once, and undone from the notice', async () => {
     const server = serve(DAY);
     const { wrapper } = await show(DayView, '/day');
