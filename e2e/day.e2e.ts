@@ -91,6 +91,10 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     await page.goto('/day/sheets');
     await expect(page.getByRole('heading', { name: 'Wharfinger' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Semaphore' })).toBeVisible();
+    // The mix is that of the day's tub, as much of it as the plan has.
+    await expect(
+      page.getByText(/^[\d.]+ m?L from the tub, mixed for the day\.$/).first(),
+    ).toBeVisible();
     const sheets = await page.locator('.sheet-page').count();
     const pdf = await page.pdf({ preferCSSPageSize: true });
     const pages = pdf.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g)!.length;
@@ -215,6 +219,7 @@ test('no minutes and no later chance are named by their fields; what was typed s
     await expect(page.getByLabel('Time, minutes')).toHaveValue('95');
     await page.getByRole('button', { name: 'Plan anew' }).click();
     await expect(page.getByText(/1 h 35 min/)).toBeVisible();
+    await expect(page.getByLabel('Time, minutes')).toHaveCount(0);
   } finally {
     await dropDay(page, id);
   }

@@ -173,7 +173,8 @@ export const day = {
   finer: 'Measured with a small scoop, so that no further bag is opened.',
   tubTooSmall: 'One load is more than this tub turns well: use a larger one.',
   loadWeighs: (damp: string, soaked: string) => `A load weighs ${damp} damp, ${soaked} soaked.`,
-  intoPot: (name: string, litres: string) => `${name} ${litres}`,
+  intoPots: (litres: string, names: readonly string[]) =>
+    `${litres} ${names.length === 1 ? 'into' : 'each into'} ${names.join(', ')}`,
   shoppingTitle: 'Shopping list',
   nothingToBuy: 'Nothing to buy.',
   bag: (label: string, litres: string) => `${label}, bag of ${litres}`,

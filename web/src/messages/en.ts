@@ -864,6 +864,7 @@ export const en = {
     noted: (what: string) => `Noted: ${what}.`,
   },
   sheet: {
+    fromTub: (litres: string) => `${litres} from the tub, mixed for the day.`,
     back: 'Back to the fit',
     print: 'Print',
     noPlan:

@@ -12,13 +12,19 @@ const wrapped = computed(() => props.batch.pots.every(({ mound }) => mound));
 const dryG = computed(() =>
   props.batch.pots.reduce((sum, { mound }) => sum + (mound?.dryG ?? 0), 0),
 );
-const into = computed(() =>
-  props.batch.pots.map(({ name, potL, mound }) =>
-    mound
-      ? m.day.ontoMound(name, weight(mound.dryG / 1000), length(mound.netPotCm))
-      : m.day.intoPot(name, volume(potL)),
+const mounds = computed(() =>
+  props.batch.pots.flatMap(({ name, mound }) =>
+    mound ? [m.day.ontoMound(name, weight(mound.dryG / 1000), length(mound.netPotCm))] : [],
   ),
 );
+/** Those that take as much, told once. */
+const pours = computed(() => {
+  const names = new Map<string, string[]>();
+  for (const { name, filledL, mound } of props.batch.pots) {
+    if (!mound) names.set(volume(filledL), [...(names.get(volume(filledL)) ?? []), name]);
+  }
+  return [...names].map(([litres, of]) => m.day.intoPots(litres, of));
+});
 </script>
 
 <template>
@@ -51,9 +57,7 @@ const into = computed(() =>
     <p v-if="!wrapped" class="quiet small">
       {{ m.day.loadWeighs(weight(batch.loadKg.damp), weight(batch.loadKg.soaked)) }}
     </p>
-    <p class="small">
-      {{ into.join(' · ') }}
-    </p>
+    <p v-for="line in [...pours, ...mounds]" :key="line" class="small">{{ line }}</p>
     <p v-if="batch.dusty" class="caution small">{{ m.fit.dust }}</p>
     <p v-if="batch.biohazard" class="caution small">{{ m.fit.bio }}</p>
   </article>

@@ -12,7 +12,6 @@ import QuantityField from '../QuantityField.vue';
 
 /** What a keeper says of a potting day: dates and minutes, hands, money, tub, how pots are cleaned. */
 const props = defineProps<{ day: Day | null; save: (ask: DayAsk) => Promise<unknown> }>();
-const emit = defineEmits<{ saved: [] }>();
 
 const settings = useSettings();
 const NEXT_CHANCE_DAYS = 42;
@@ -84,7 +83,6 @@ async function submit(): Promise<void> {
       ),
     });
     clear();
-    emit('saved');
   } catch (error) {
     const { field } = error instanceof ApiError ? error : { field: undefined };
     if (field) errors.value = { [field]: wordsFor(error) };

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   CAUTIONS,
+  isByBatch,
   sayAll,
   sheetWidthCm,
   supportFrontCm,
@@ -27,7 +28,11 @@ import MoundPlan from './MoundPlan.vue';
 import StepBoxes from './StepBoxes.vue';
 
 /** One plant on one page for the bench: what to fetch, the measures, the mix in scoops, the cautions. */
-const props = defineProps<{ loaded: { file: PlantFile; fitting: Fitting } }>();
+const props = defineProps<{
+  loaded: { file: PlantFile; fitting: Fitting };
+  /** litres out of a tub that is mixed for several plants at once; absent: it is mixed for this one */
+  fromTubL?: number;
+}>();
 const settings = useSettings();
 const store = usePantry();
 const { toBuy } = useBuying();
@@ -118,7 +123,8 @@ function potNote(source: string, leftBy?: string): string {
 /** A caution stands once, at the first step that needs it. */
 const steps = computed(() => {
   const told = new Set<Caution>();
-  return fit.steps.value.map(({ id, title, items = [], cautions: of, ahead }) => {
+  const own = fit.steps.value.filter(({ id }) => props.fromTubL === undefined || !isByBatch(id));
+  return own.map(({ id, title, items = [], cautions: of, ahead }) => {
     const fresh = of.filter((caution) => !told.has(caution));
     fresh.forEach((caution) => told.add(caution));
     return {
@@ -158,7 +164,8 @@ const phases = computed(() => ({
           <li v-for="thing in fetch" :key="thing">{{ thing }}</li>
         </ul>
         <h2>{{ m.fit.mix }}: {{ store.pantry.recipe(choices.recipeId).label }}</h2>
-        <table v-if="batch" class="figures">
+        <p v-if="fromTubL !== undefined">{{ m.sheet.fromTub(volume(fromTubL)) }}</p>
+        <table v-else-if="batch" class="figures">
           <tbody>
             <tr v-for="(measure, i) in batch.inScoops.measures" :key="measure.component.id">
               <td class="boxed">{{ measure.component.label }}</td>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiPrinter } from '@mdi/js';
-import { watch } from 'vue';
+import { computed, watch } from 'vue';
 import { api } from '../../api/client.ts';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import NoPlan from '../../components/day/NoPlan.vue';
@@ -29,6 +29,15 @@ const {
   );
 });
 watch([laid, isSettled], load);
+/** What each takes out of the tub of its batch, litres. A mound is wrapped, not poured. */
+const fromTubL = computed(
+  () =>
+    new Map(
+      (laid.value?.batches ?? []).flatMap(({ pots }) =>
+        pots.filter(({ mound }) => !mound).map(({ plant, filledL }) => [plant, filledL]),
+      ),
+    ),
+);
 const print = () => window.print();
 </script>
 
@@ -52,7 +61,11 @@ const print = () => window.print();
     <template v-else>
       <FetchState :fault="fault" :loading="!sheets" @retry="load" />
       <div v-for="sheet in sheets ?? []" :key="sheet.file.plant.id" class="sheet-page">
-        <BenchSheet v-if="sheet.fitting.plan" :loaded="sheet" />
+        <BenchSheet
+          v-if="sheet.fitting.plan"
+          :loaded="sheet"
+          :from-tub-l="fromTubL.get(sheet.file.plant.id)"
+        />
         <p v-else class="panel no-print">{{ sheet.file.plant.name }}: ✓ {{ m.day.potDone }}</p>
       </div>
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CLEANINGS } from '@fernbank/core';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { ApiError } from '../../api/client.ts';
 import type { Day } from '../../api/types.ts';
 import DayAnswer from '../../components/day/DayAnswer.vue';
@@ -32,6 +32,14 @@ const gone = computed(() =>
   current.value!.dates.every(({ date }) => date < settings.current.today),
 );
 const changing = ref(false);
+/** The form closes as soon as the day is another, not when the search for its plan is over. */
+async function change(asked: Parameters<typeof store.change>[0]): Promise<void> {
+  const stop = watch(
+    () => current.value?.rev,
+    () => (changing.value = false),
+  );
+  await store.change(asked).finally(stop);
+}
 const saving = ref(false);
 const dateWords = (day: Day) =>
   day.dates.length === 1
@@ -117,11 +125,10 @@ const earlier = computed(() => store.days.filter(({ state }) => state === 'close
             </div>
           </div>
           <DayForm
-            v-if="changing"
+            v-if="changing && current.state === 'planning'"
             :key="current.rev"
             :day="current"
-            :save="store.change"
-            @saved="changing = false"
+            :save="change"
           />
         </section>
         <PinConflict v-if="store.conflict" :conflict="store.conflict" />

@@ -229,6 +229,17 @@ describe('planning a day', () => {
     expect(text).toContain(m.day.tidiness.suspect);
   });
 
+  it('changed, it closes its form and is planned anew', async () => {
+    const server = serve(DAY);
+    const { wrapper } = await show(DayView, '/day');
+    await press(wrapper, m.day.change);
+    await wrapper.find('form').trigger('submit');
+    await flushPromises();
+    expect(server.day.rev).toBe(DAY.rev + 1);
+    expect(wrapper.find('form').exists()).toBe(false);
+    await planned();
+  });
+
   it('says of a day that has gone by that it has', async () => {
     const told = async (date: string) => {
       serve({ ...DAY, dates: [{ date, minutes: 120 }] });
@@ -343,6 +354,24 @@ describe('the rooms of a settled day', () => {
     expect(rows[0]).toContain(m.day.stretch.setUp);
     expect(rows.find((row) => row.includes('Ribbon'))).toMatch(/→ .+, airy/);
     expect(wrapper.find('.batch').text()).toContain(m.day.scoopOf(''));
+    const told = wrapper.findAll('.batch').map((batch) => batch.text());
+    for (const [i, { pots }] of laid.batches.entries()) {
+      expect(pots.filter(({ name }) => told[i]!.includes(name))).toEqual(pots);
+    }
+  });
+
+  it('tells plants that take as much of a batch once', async () => {
+    const [batch] = laid.batches;
+    const pots = ['Bell', 'Buoy', 'Capstan'].map((name, i) => ({
+      plant: 70 + i,
+      name,
+      filledL: i < 2 ? 0.66 : 1.2,
+      potL: 1,
+    }));
+    serve({ ...SETTLED(), plan: { ...laid, batches: [{ ...batch!, pots }] } });
+    const { wrapper } = await show(DayOrderView, '/day/order');
+    expect(wrapper.find('.batch').text()).toContain('660 mL each into Bell, Buoy');
+    expect(wrapper.find('.batch').text()).toContain('1.2 L into Capstan');
   });
 
   it('lists what to buy and to fetch; a bag that was bought goes to the stock', async () => {
