@@ -111,6 +111,42 @@ describe('Rounds', () => {
     expect(wrapper.text()).not.toContain('worth about');
   });
 
+  it('tells plants alike once until they are unfolded', async () => {
+    const [first, ...rest] = rounds.spots;
+    const look = [{ kind: 'look', due: TODAY, why: 'never looked at', worth: 0 }];
+    const plants = ['Bell', 'Buoy', 'Capstan'].map((name, i) => ({
+      ...first!.plants[0]!,
+      plantId: 30 + i,
+      name,
+      headline: 'lookFirst',
+      asks: look,
+    }));
+    fakeServer({ [`GET ${ROUNDS}`]: { ...rounds, spots: [{ ...first!, plants }, ...rest] } });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    const links = () => wrapper.findAll('.entries a[href$="/look"]').length;
+    expect(links()).toBe(1);
+    const unfold = wrapper.findAll('.entries button').find((one) => /2/.test(one.text()))!;
+    await unfold.trigger('click');
+    expect(links()).toBe(3);
+  });
+
+  it('of a long walk leads to each spot with one tap', async () => {
+    const spots = Array.from({ length: 7 }, (_, i) => ({
+      ...rounds.spots[1]!,
+      id: 40 + i,
+      name: `Bay ${i}`,
+    }));
+    fakeServer({ [`GET ${ROUNDS}`]: { ...rounds, spots } });
+    const { wrapper } = await open(RoundsView, '/rounds');
+    const seen = vi.spyOn(Element.prototype, 'scrollIntoView');
+    await wrapper
+      .findAll('button')
+      .find((one) => one.text() === 'Bay 5')!
+      .trigger('click');
+    expect(seen.mock.contexts.map((one) => (one as Element).id)).toEqual(['spot-45']);
+    seen.mockRestore();
+  });
+
   it('counts what asks, says why and how late, and which spots are quiet', async () => {
     fakeServer({ [`GET ${ROUNDS}`]: rounds });
     const { wrapper } = await open(RoundsView, '/rounds');
