@@ -42,8 +42,7 @@ export const isByBatch = (step: StepId): boolean => BY_BATCH.includes(step);
  */
 export function plantMinutes(steps: readonly Step[], potL: number, pace = TYPICAL_HANDS): number {
   return steps.reduce(
-    (sum, { id, hands = 1 }) =>
-      isByBatch(id) ? sum : sum + hands * stepMinutes(id, potL, pace),
+    (sum, { id, hands = 1 }) => (isByBatch(id) ? sum : sum + hands * stepMinutes(id, potL, pace)),
     FETCH_MINUTES,
   );
 }
