@@ -129,6 +129,13 @@ export class Cells {
     return null;
   }
 
+  /** Notes what is refused of a field: under its column, where it has one, that need not be named again. */
+  refuse(field: string, message: string): null {
+    const named = `${field} must `;
+    const told = this.#columns.has(field) && message.startsWith(named);
+    return this.blame(field, told ? message.slice(field.length + 1) : message);
+  }
+
   /** A length with words behind it, which tell more of the thing: `8 cm net pot`. */
   lengthWithWords(field: string): { cm: number | null; words: string } {
     const split = amountWithWords(this.text(field));

@@ -157,10 +157,8 @@ function checked(cells: Cells, make: () => PlantDeed): PlantDeed | null {
     return make();
   } catch (error) {
     const fault = asHttpError(error);
-    if (fault?.status !== 422) throw error;
-    const { field = '', message } = fault;
-    // The heading stands before it: its field need not.
-    return cells.blame(field, message.replace(new RegExp(`^"?${field}"? (?=must )`), ''));
+    if (!fault || fault.status >= 500) throw error;
+    return cells.refuse(fault.field ?? '', fault.message);
   }
 }
 

@@ -62,10 +62,27 @@ describe('a collection', () => {
     const { counts, fates, run } = await preview(`Name,Species,Pot,Location,Soil,Repotted\n${csv}`);
     expect(counts).toMatchObject({ add: 1, refuse: 1 });
     const refused = fates.find(({ fate }: { fate: string }) => fate === 'refuse');
-    expect(refused.problems[0]).toMatchObject({ column: 'Repotted' });
+    expect(refused.problems).toEqual([
+      {
+        column: 'Repotted',
+        message: expect.stringMatching(/^must not be in the future/) as string,
+      },
+    ]);
     await run().expect(200);
     const [{ lastRepot }] = await plants();
     expect(lastRepot > `${year}-03-01` && lastRepot < TODAY).toBe(true);
+  });
+
+  it('what a field does not take is told with its row; the others come in', async () => {
+    const { counts, fates, run } = await preview(
+      'Name,Species,Pot,Location,Stems\nBell,Aspidistra elatior,14,Hall,900000\nBuoy,Aspidistra elatior,14,Hall,2',
+    );
+    expect(counts).toMatchObject({ add: 1, refuse: 1 });
+    expect(fates[0].problems).toEqual([
+      { column: 'Stems', message: expect.stringMatching(/^must be /) as string },
+    ]);
+    await run().expect(200);
+    expect((await plants()).map(({ name }: { name: string }) => name)).toEqual(['Buoy']);
   });
 
   it('a list of names and pots alone is told by its names', async () => {

@@ -57,7 +57,7 @@ const pours = computed(() => {
     <p v-if="!wrapped" class="quiet small">
       {{ m.day.loadWeighs(weight(batch.loadKg.damp), weight(batch.loadKg.soaked)) }}
     </p>
-    <p v-for="line in [...pours, ...mounds]" :key="line" class="small">{{ line }}</p>
+    <p v-for="(line, i) in [...pours, ...mounds]" :key="i" class="small">{{ line }}</p>
     <p v-if="batch.dusty" class="caution small">{{ m.fit.dust }}</p>
     <p v-if="batch.biohazard" class="caution small">{{ m.fit.bio }}</p>
   </article>
