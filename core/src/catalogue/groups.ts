@@ -258,7 +258,7 @@ export const GROUPS: readonly TaxonGroup[] = [
     heightInPots: 2,
   }),
   group('treeFern', 'tree ferns', FOLIAGE, {
-    growthForm: 'crowned',
+    growthForm: 'palmLike',
     rootKind: 'hair',
     drying: 'wet',
     recipe: 'leafMould',
@@ -435,7 +435,7 @@ export const GROUPS: readonly TaxonGroup[] = [
     heightInPots: 2,
   }),
   group('palm', 'palms', FOLIAGE, {
-    growthForm: 'crowned',
+    growthForm: 'palmLike',
     rootKind: 'fleshy',
     snug: true,
     airNeed: 0.1,
@@ -448,7 +448,7 @@ export const GROUPS: readonly TaxonGroup[] = [
     heightInPots: 4,
   }),
   group('cycad', 'cycads', SUCCULENT, {
-    growthForm: 'crowned',
+    growthForm: 'palmLike',
     rootKind: 'fleshy',
     snug: true,
     drying: 'halfDry',

@@ -58,7 +58,7 @@ export const TAXA: readonly TaxonRow[] = [
   ['Ardisia', 'coral berries', 'foliageShrub', { vigour: 'slow', floorC: 5 }],
   ['Radermachera', 'china dolls', 'foliageShrub', { ...FAST, floorC: 8 }],
   ['Yucca', 'yuccas', 'toughClump', { ...PETS, rootKind: 'fibrous', drying: 'fullyDry', waterUse: 0.35, recipe: 'gritty', medium: 'loam', airNeed: null, floorC: -3, heightInPots: 4, growthForm: 'shrub', lengthens: 0.1, light: 'sun' }],
-  ['Beaucarnea', 'ponytail palms', 'toughClump', { rootKind: 'fibrous', drying: 'fullyDry', waterUse: 0.25, recipe: 'gritty', medium: 'loam', airNeed: null, floorC: 5, heightInPots: 3, growthForm: 'crowned', lengthens: 0.1, light: 'sun' }],
+  ['Beaucarnea', 'ponytail palms', 'toughClump', { rootKind: 'fibrous', drying: 'fullyDry', waterUse: 0.25, recipe: 'gritty', medium: 'loam', airNeed: null, floorC: 5, heightInPots: 3, growthForm: 'palmLike', lengthens: 0.1, light: 'sun' }],
   ['Liriope', 'lily grasses', 'toughClump', { vigour: 'middling' }],
   ['Rohdea', 'sacred lilies', 'toughClump', TOXIC],
   ['Cordyline australis', 'cabbage tree', 'foliageShrub', { ...PETS, floorC: -4, growsFromC: 6, growsFullyC: 15, recipe: 'loamy', medium: 'loam', airNeed: null }],

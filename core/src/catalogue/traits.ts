@@ -6,7 +6,7 @@ export const GROWTH_FORMS = [
   'trailer',
   'shrub',
   'tree',
-  'crowned',
+  'palmLike',
   'clump',
   'rosette',
   'walker',

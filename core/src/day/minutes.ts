@@ -31,9 +31,8 @@ export function stepMinutes(step: StepId, potL: number, pace: Pace = TYPICAL_HAN
 
 /** Fetching a plant, its pot and its sheet. @source common practice, no source */
 const FETCH_MINUTES = 1.5;
+/** Done once for a whole batch, and counted there. */
 const BY_BATCH: readonly StepId[] = ['soakComponents', 'preWet'];
-/** Whether a step is done once for a whole batch, and counted there. */
-export const isByBatch = (step: StepId): boolean => BY_BATCH.includes(step);
 
 /**
  * Hands on one plant, minutes; a step for two people counts twice.
@@ -42,7 +41,8 @@ export const isByBatch = (step: StepId): boolean => BY_BATCH.includes(step);
  */
 export function plantMinutes(steps: readonly Step[], potL: number, pace = TYPICAL_HANDS): number {
   return steps.reduce(
-    (sum, { id, hands = 1 }) => (isByBatch(id) ? sum : sum + hands * stepMinutes(id, potL, pace)),
+    (sum, { id, hands = 1 }) =>
+      BY_BATCH.includes(id) ? sum : sum + hands * stepMinutes(id, potL, pace),
     FETCH_MINUTES,
   );
 }

@@ -34,7 +34,7 @@ const LENGTHENS: Record<Traits['growthForm'], number> = {
   trailer: 1,
   shrub: 0.3,
   tree: 0.3,
-  crowned: 0.3,
+  palmLike: 0.3,
   column: 0.1,
   clump: 0,
   rosette: 0,

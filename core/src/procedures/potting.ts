@@ -1,3 +1,4 @@
+import { mixCautions } from '../cautions/index.ts';
 import { firstWaterFor, firstWaterWhy, takesCold } from '../aftercare/index.ts';
 import { overWater, reservoirFilled } from './overWater.ts';
 import { isInfested, rotSeen } from './before.ts';
@@ -105,6 +106,7 @@ function mounded({
 
 function seated(request: Repotting): Step[] {
   const { traits, depth, work, to, start = 'potted', pieces, signals } = request;
+  const { components, mixed } = request;
   const bare = work === 'bareRoot' || start !== 'potted' || pieces > 1;
   const steps: Step[] = [];
   if (depth.bedCm > 0.3 && to !== 'moss') {
@@ -112,7 +114,7 @@ function seated(request: Repotting): Step[] {
       id: 'bed',
       title: say`Fill a bed of ${to === 'pebbles' ? 'rinsed pebbles' : 'mix'}, ${{ cm: depth.bedCm }}${bare ? ', heaped in the middle' : ''}`,
       why: 'the stem’s base then comes to the finished level, no deeper than before',
-      cautions: [],
+      cautions: fromTub(components, mixed),
     });
   }
   if (traits.growthForm === 'walker') {
@@ -150,6 +152,10 @@ function seated(request: Repotting): Step[] {
   return [...steps, ...filled(request)];
 }
 
+/** Who did not mix it was not told yet what is in it; damp, it does not dust. */
+const fromTub = (components: Repotting['components'], mixed = false) =>
+  mixed ? mixCautions(components).filter((caution) => caution !== 'dust') : [];
+
 function filled({
   to,
   traits,
@@ -159,6 +165,7 @@ function filled({
   pieces,
   depth,
   topDressing,
+  mixed,
 }: Repotting): Step[] {
   const dressed: Step[] =
     topDressing && to !== 'pebbles'
@@ -204,7 +211,7 @@ function filled({
             id: 'fillDamp',
             title: say`Fill the mix in small doses, ${litres}${each}`,
             why: 'a pot filled at once keeps hollows',
-            cautions: [],
+            cautions: fromTub(components, mixed),
           },
       {
         id: 'settle',

@@ -480,6 +480,15 @@ describe('a mix that stands ready in the tub', () => {
     expect(own).toContain('preWet');
     expect(fromTub).toEqual(own.filter((id) => id !== 'soakComponents' && id !== 'preWet'));
   });
+
+  it('is handled with the caution that whoever mixed it was told', () => {
+    const told = (mixed: boolean) =>
+      procedure({ ...FERN, mixed })
+        .filter(({ cautions }) => cautions.includes('biohazard'))
+        .map(({ id }) => id);
+    expect(told(false)).toContain('preWet');
+    expect(told(true)).toEqual(expect.arrayContaining(['bed', 'fillDamp']));
+  });
 });
 
 describe('what aftercare need not ask for', () => {

@@ -61,11 +61,12 @@ function shelfOf(file: PlantFile, fitting: Fitting): FitShelf {
 /**
  * A plant's fit as it follows from what is chosen, anew with every choice.
  *
+ * @param only.mixed  it is taken out of a tub that is mixed for several plants
  * @param only.settled  nothing is chosen any more: the pot is the one that was settled on
  */
 export function useFit(
   loaded: Readonly<Ref<{ file: PlantFile; fitting: Fitting }>>,
-  only: { settled: boolean } = { settled: false },
+  only: { settled: boolean; mixed?: () => boolean } = { settled: false },
 ) {
   const store = usePantry();
   const subject = computed(() => subjectOf(loaded.value.file));
@@ -100,6 +101,7 @@ export function useFit(
   const { extraWords } = useExtraWords();
   /** Its mix was made as a batch of its potting day. */
   const inTub = computed(() => loaded.value.fitting.day?.mixedRecipe === choices.recipeId);
+  const isMixed = computed(() => inTub.value || (only.mixed?.() ?? false));
   const dressing = computed(() => {
     const found = fit.value.extras.find(({ kind, leftOut }) => kind === 'topDressing' && !leftOut);
     return found ? extraWords(found) : null;
@@ -109,7 +111,7 @@ export function useFit(
     choices,
     steps: computed(() =>
       fit.value.rung
-        ? stepsOf(fit.value, fit.value.rung, { dressing: dressing.value, mixed: inTub.value })
+        ? stepsOf(fit.value, fit.value.rung, { dressing: dressing.value, mixed: isMixed.value })
         : [],
     ),
     inTub,

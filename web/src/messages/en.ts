@@ -303,6 +303,7 @@ export const en = {
     },
     values: {
       climber: 'climber',
+      palmLike: 'palm-like: a stem with a crown',
       newRoots: 'new root tips',
       waking: 'waking from rest',
       growing: 'growth as such',

@@ -54,6 +54,17 @@ describe('the scene of a cutaway', () => {
     expect(Math.min(...ys!)).toBeCloseTo(surfaceY - 30, 9);
   });
 
+  it('draws a palm as a bare stem with all its fronds in a crown as high as the plant', () => {
+    const { stem, leaves, surfaceY } = sceneOf({ ...subject, growthForm: 'palmLike' });
+    const heart = Number(/L\S+ (\S+)$/.exec(stem)![1]);
+    expect(heart).toBeLessThan(surfaceY);
+    const fronds = leaves.split('Z').filter(Boolean);
+    expect(fronds).toHaveLength(9);
+    const tips = fronds.map((frond) => Number(/Q\S+ \S+ \S+ ([^Q]+)Q/.exec(frond)![1]));
+    expect(Math.max(...tips)).toBeLessThan(heart + 1);
+    expect(Math.min(...tips)).toBeCloseTo(surfaceY - 30, 9);
+  });
+
   it('seats a mound on the mouth of an empty pot, the plant on top of it', () => {
     const mound = { diameterCm: 17, heightCm: 8 };
     const scene = sceneOf({ ...subject, mound });

@@ -99,7 +99,7 @@ function column({ x, surfaceY, height, width }: Shooting): Shoots {
 }
 
 /** A bare stem with a crown of arching fronds, as of palms and tree ferns. */
-function crowned({ x, surfaceY, height, width, random }: Shooting): Shoots {
+function palmLike({ x, surfaceY, height, width, random }: Shooting): Shoots {
   if (height <= 0) return { stem: '', leaves: '' };
   const long = Math.min(height * 0.7, Math.max(width * 0.75, height * 0.45));
   const heart = surfaceY - Math.max(0, height - long * 0.8);
@@ -123,7 +123,7 @@ function crowned({ x, surfaceY, height, width, random }: Shooting): Shoots {
 }
 
 /** Forms that are neither a tuft nor a leafy stem. */
-const BODIES: Partial<Record<Traits['growthForm'], DrawShoot>> = { column, crowned };
+const BODIES: Partial<Record<Traits['growthForm'], DrawShoot>> = { column, palmLike };
 
 /** A plain shoot with pairs of leaves: it stands for height, not for the species. */
 function stems({ x, surfaceY, height, width, random }: Shooting): Shoots {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   CAUTIONS,
-  isByBatch,
   sayAll,
   sheetWidthCm,
   supportFrontCm,
@@ -43,7 +42,7 @@ const { extraWords } = useExtraWords();
 const words = useWaterWords();
 const fit = useFit(
   computed(() => props.loaded),
-  { settled: true },
+  { settled: true, mixed: () => props.fromTubL !== undefined },
 );
 const { choices, rung, plan, stances, remedies, newKind, ladder } = fit;
 const file = computed(() => props.loaded.file);
@@ -123,8 +122,7 @@ function potNote(source: string, leftBy?: string): string {
 /** A caution stands once, at the first step that needs it. */
 const steps = computed(() => {
   const told = new Set<Caution>();
-  const own = fit.steps.value.filter(({ id }) => props.fromTubL === undefined || !isByBatch(id));
-  return own.map(({ id, title, items = [], cautions: of, ahead }) => {
+  return fit.steps.value.map(({ id, title, items = [], cautions: of, ahead }) => {
     const fresh = of.filter((caution) => !told.has(caution));
     fresh.forEach((caution) => told.add(caution));
     return {
@@ -164,7 +162,10 @@ const phases = computed(() => ({
           <li v-for="thing in fetch" :key="thing">{{ thing }}</li>
         </ul>
         <h2>{{ m.fit.mix }}: {{ store.pantry.recipe(choices.recipeId).label }}</h2>
-        <p v-if="fromTubL !== undefined">{{ m.sheet.fromTub(volume(fromTubL)) }}</p>
+        <p v-if="fromTubL !== undefined">
+          {{ m.sheet.fromTub(volume(fromTubL)) }}
+          <template v-if="rung.pots > 1">{{ m.sheet.inAll(rung.pots) }}</template>
+        </p>
         <table v-else-if="batch" class="figures">
           <tbody>
             <tr v-for="(measure, i) in batch.inScoops.measures" :key="measure.component.id">
