@@ -93,7 +93,7 @@ test('a day is planned, printed, worked and recorded; taken back, the shelf stan
     await expect(page.getByRole('heading', { name: 'Semaphore' })).toBeVisible();
     // The mix is that of the day's tub, as much of it as the plan has.
     await expect(
-      page.getByText(/^[\d.]+ m?L from the tub, mixed for the day\.$/).first(),
+      page.getByText(/\b[\d.]+ m?L from the tub, mixed for the day\./).first(),
     ).toBeVisible();
     const sheets = await page.locator('.sheet-page').count();
     const pdf = await page.pdf({ preferCSSPageSize: true });
