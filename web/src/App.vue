@@ -106,7 +106,7 @@ async function start(): Promise<void> {
 function entered(): void {
   if (!ready.value) return void start();
   shut.value = false;
-  live.told({ tables: ['*'], plantIds: [] });
+  live.told({ tables: ['*'] });
 }
 void start();
 watch(

@@ -26,8 +26,8 @@ async function next(reader: ReadableStreamDefaultReader<string>): Promise<Record
     if (data) return JSON.parse(data) as Record<string, unknown>;
   }
 }
-async function listen() {
-  const { body, headers } = await fetch(`${address}/api/events`);
+async function listen(query = '') {
+  const { body, headers } = await fetch(`${address}/api/events${query}`);
   expect(headers.get('content-type')).toMatch(/^text\/event-stream/);
   const decoder = new TextDecoderStream();
   void body!.pipeTo(decoder.writable as never).catch(() => undefined);
@@ -50,6 +50,22 @@ describe('open windows', () => {
     const heard = { deed: 1, tables: ['spots'], plantIds: [], window: 'window-0001' };
     expect(await next(one)).toEqual(heard);
     expect(await next(two)).toEqual(heard);
+  });
+
+  it('that listen only after their page was read hear what was done meanwhile, and nothing older', async () => {
+    await addSpot();
+    await new Promise((later) => setTimeout(later, 300));
+    const read = performance.now();
+    await addSpot();
+    // The way to the server takes a while too.
+    const late = await listen(`?missedMs=${performance.now() - read + 100}`);
+    const fresh = await listen();
+    expect(await next(late)).toMatchObject({ deed: 2 });
+    await addSpot();
+    expect(await next(late)).toMatchObject({ deed: 3 });
+    expect(await next(fresh)).toMatchObject({ deed: 3 });
+    const asked = await fetch(`${address}/api/events?missedMs=600000`);
+    expect(asked.status).toBe(400);
   });
 
   it('hear nothing of what was refused', async () => {

@@ -7,6 +7,8 @@ const PING_MS = 25_000;
 /** Windows that listen at a time, and of one device: beyond that its oldest is let go. */
 const MOST_WINDOWS = 256;
 const MOST_OF_ONE = 12;
+/** How far back a window may ask for what it has missed, ms: a page is read well within it. */
+export const MOST_MISSED_MS = 60_000;
 
 interface Window {
   response: Response;
@@ -23,14 +25,21 @@ interface Window {
  */
 export class Live {
   readonly #windows = new Set<Window>();
+  /** What was done lately, the oldest first. */
+  #lately: { at: number; told: string }[] = [];
 
   constructor(journal: Journal) {
     journal.onDone((done) => this.#tell(done));
     setInterval(() => this.#ping(), PING_MS).unref();
   }
 
-  /** Keeps an answer open. @throws HttpError 503 when too many are */
-  open(request: Request, response: Response, mayRead: () => boolean): void {
+  /**
+   * Keeps an answer open.
+   *
+   * @param missedMs how long its page has been read without listening: what was done since is told first
+   * @throws HttpError 429 when too many are open
+   */
+  open(request: Request, response: Response, mayRead: () => boolean, missedMs = 0): void {
     if (this.#windows.size >= MOST_WINDOWS) {
       throw new HttpError(429, 'tooManyWindows', 'too many windows listen already');
     }
@@ -47,6 +56,8 @@ export class Live {
     response.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
     response.flushHeaders();
     response.write('retry: 3000\n\n');
+    const since = performance.now() - missedMs;
+    for (const { at, told } of this.#lately) if (at >= since) response.write(told);
   }
 
   /** Ends every stream, so that the server can close. */
@@ -57,7 +68,10 @@ export class Live {
 
   #tell({ id, tables, plantIds, window }: Done): void {
     const data = JSON.stringify({ deed: id, tables, plantIds: plantIds.slice(0, 100), window });
-    for (const { response } of this.#windows) response.write(`event: done\ndata: ${data}\n\n`);
+    const told = `event: done\ndata: ${data}\n\n`;
+    const at = performance.now();
+    this.#lately = [...this.#lately.filter((one) => one.at >= at - MOST_MISSED_MS), { at, told }];
+    for (const { response } of this.#windows) response.write(told);
   }
 
   #ping(): void {

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import type { Context } from '../context.ts';
 import { DescribedRouter } from '../http/described.ts';
 import { rowId } from '../http/fields.ts';
+import { MOST_MISSED_MS } from '../http/live.ts';
 import { idOf } from '../http/resource.ts';
 import { check } from '../http/validate.ts';
 import { BIN_DAYS, emptyDeed } from '../history/keeping.ts';
@@ -12,6 +13,10 @@ const historyQuery = Joi.object<{ before?: number; limit: number; plantId?: numb
   before: rowId(),
   limit: Joi.number().integer().min(1).max(200).default(40),
   plantId: rowId(),
+});
+
+const eventsQuery = Joi.object<{ missedMs: number }, true>({
+  missedMs: Joi.number().min(0).max(MOST_MISSED_MS).default(0),
 });
 
 /** Later deeds that rest on one, which the keeper was shown and takes back with it. */
@@ -68,11 +73,16 @@ export function historyRoutes(context: Context): DescribedRouter {
   );
   routes.get(
     '/events',
-    { summary: 'what is done from now on, as server-sent events: deed, tables, plantIds, window' },
+    {
+      summary:
+        'what is done from now on, as server-sent events: deed, tables, plantIds, window; what was done in the last `missedMs` first',
+      query: eventsQuery,
+    },
     (request, response) => {
+      const { missedMs } = check(eventsQuery, request.query, true);
       const { deviceId } = response.locals as { deviceId?: number };
       const { door } = context;
-      live.open(request, response, () => deviceId === undefined || door.isIn(deviceId));
+      live.open(request, response, () => deviceId === undefined || door.isIn(deviceId), missedMs);
     },
   );
   return routes;

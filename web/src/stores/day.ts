@@ -1,12 +1,13 @@
 import type { DayProblem, LaidDay, Move, Pace, Pin, PinConflict } from '@fernbank/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { api, ApiError, wordsFor, write } from '../api/client.ts';
 import type { Day, DayAsk, DayEvent, NotAsked } from '../api/types.ts';
 import { plain } from '../composables/useRemote.ts';
 import { m } from '../messages/index.ts';
 import type { DayPlanner, PlannedDay, Told } from '../workers/dayPlanner.ts';
+import { useLive } from './live.ts';
 import { useNotices } from './notices.ts';
 import { useSettings } from './settings.ts';
 import { useUndo } from './undo.ts';
@@ -80,6 +81,20 @@ export const useDay = defineStore('day', () => {
       fault.value = wordsFor(error);
     }
   }
+
+  // Others are at the same day: what they did shows here, and what they ask otherwise is planned anew.
+  const live = useLive();
+  watch(
+    () => live.turn,
+    async () => {
+      if (!loaded.value) return;
+      const before = current.value;
+      await load();
+      const now = current.value;
+      const asksTheSame = now?.id === before?.id && now?.rev === before?.rev;
+      if (now?.state === 'planning' && !asksTheSame) await plan();
+    },
+  );
 
   /** Fetches what the day is chosen from, and searches. */
   async function plan(): Promise<void> {

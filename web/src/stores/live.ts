@@ -2,14 +2,15 @@ import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { WINDOW } from '../api/client.ts';
 
-/** What another window did. */
+/** What another window did: the tables that it wrote to, `*` for all. */
 export interface Elsewhere {
   tables: string[];
-  plantIds: number[];
 }
 
 /** The first picture of a page comes before the stream. */
 const START_MS = 2500;
+/** What was done before the page listened, as far back as the server tells, ms. */
+const missedMs = () => Math.min(60_000, Math.ceil(performance.now()));
 /** Several deeds in a row are answered once. */
 const SETTLE_MS = 300;
 
@@ -20,25 +21,31 @@ const SETTLE_MS = 300;
 export const useLive = defineStore('live', () => {
   /** counts up when something was done elsewhere */
   const turn = ref(0);
-  const newest = ref<Elsewhere>({ tables: [], plantIds: [] });
+  /** what it was, since the turn before */
+  const newest = ref<Elsewhere>({ tables: [] });
+  let waiting: string[] = [];
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let dropped = false;
 
-  function told(what: Elsewhere): void {
-    newest.value = what;
+  function told({ tables }: Elsewhere): void {
+    waiting = [...new Set([...waiting, ...tables])];
     clearTimeout(timer);
-    timer = setTimeout(() => (turn.value += 1), SETTLE_MS);
+    timer = setTimeout(() => {
+      newest.value = { tables: waiting };
+      waiting = [];
+      turn.value += 1;
+    }, SETTLE_MS);
   }
   function listen(): void {
     if (source || typeof EventSource === 'undefined') return;
-    source = new EventSource('/api/events');
+    source = new EventSource(`/api/events?missedMs=${missedMs()}`);
     source.addEventListener('done', ({ data }: MessageEvent<string>) => {
-      const { window: by, ...what } = JSON.parse(data) as Elsewhere & { window: string | null };
-      if (by !== WINDOW) told(what);
+      const { window: by, tables } = JSON.parse(data) as Elsewhere & { window: string | null };
+      if (by !== WINDOW) told({ tables });
     });
     // What was done while nobody listened is caught up on.
-    source.addEventListener('open', () => dropped && told({ tables: ['*'], plantIds: [] }));
+    source.addEventListener('open', () => dropped && told({ tables: ['*'] }));
     source.addEventListener('error', () => (dropped = true));
   }
   function follow(): void {

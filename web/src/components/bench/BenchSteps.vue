@@ -197,7 +197,7 @@ const extensions = computed(() =>
         {{ CAUTIONS[caution] }}
       </p>
       <p v-if="batch && inTub && takesMix(step.id)">
-        {{ m.bench.fromTub(volume(batch.inScoops.mixedL), recipeLabel) }}
+        {{ m.bench.fromTub(volume(batch.filledL), recipeLabel) }}
       </p>
       <template v-else-if="batch && takesMix(step.id)">
         <MeasuresTable :measures="batch.inScoops.measures" :scoop="batch.scoop" />

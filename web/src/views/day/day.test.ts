@@ -13,6 +13,7 @@ import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Day } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
 import { useDay } from '../../stores/day.ts';
+import { useLive } from '../../stores/live.ts';
 import { useNotices } from '../../stores/notices.ts';
 import {
   STAMP,
@@ -196,6 +197,22 @@ const press = (wrapper: Awaited<ReturnType<typeof show>>['wrapper'], text: strin
 const SETTLED = (): Day => ({ ...DAY, state: 'settled', plan: laid });
 
 describe('planning a day', () => {
+  it('plans anew what another window asks otherwise, and only that', async () => {
+    const server = serve(DAY);
+    await show(DayView, '/day');
+    const asked = () => server.calls.filter(({ path }) => path === '/days/4/problem').length;
+    const before = asked();
+    useLive().told({ tables: ['looks'] });
+    await vi.waitUntil(() => server.calls.at(-1)!.path === '/days/now');
+    await planned();
+    expect(asked()).toBe(before);
+    server.day = { ...server.day, hands: 2, rev: 2 };
+    useLive().told({ tables: ['days'] });
+    await vi.waitUntil(() => asked() === before + 1);
+    await planned();
+    expect(useDay().current?.hands).toBe(2);
+  });
+
   it('asks when and with what; no minutes is named and nothing is sent', async () => {
     const server = serve(null);
     const { wrapper } = await show(DayView, '/day');
@@ -448,6 +465,23 @@ describe('the day at the bench', () => {
       pins: [],
       carries: 4,
     });
+  });
+
+  it('follows what another phone does at the same day, by itself', async () => {
+    const server = serve(SETTLED());
+    const { wrapper } = await show(DayBenchView, '/day/bench');
+    expect(wrapper.find('.now h2').text()).not.toBe('Ribbon');
+    // The other one begins and mixes: two deeds in a row are one turn.
+    server.day = {
+      ...server.day,
+      startedAt: { [TODAY]: Date.now() },
+      mixed: [{ mix: 'airy|', date: TODAY }],
+    };
+    useLive().told({ tables: ['days'] });
+    useLive().told({ tables: ['repots'] });
+    await vi.waitUntil(() => wrapper.find('.now h2').text() === 'Ribbon');
+    expect(wrapper.text()).toContain(m.day.onTime);
+    expect(useLive().newest.tables).toEqual(['days', 'repots']);
   });
 
   it('asks before a whole day is taken back', async () => {

@@ -369,7 +369,7 @@ describe('two devices at once', () => {
       items: [{ ...PLANT, name: 'Bollard' }],
       nextCursor: null,
     };
-    useLive().told({ tables: ['plants'], plantIds: [5] });
+    useLive().told({ tables: ['plants'] });
     await new Promise((settled) => setTimeout(settled, 400));
     await flushPromises();
     expect(wrapper.text()).toContain('Bollard');
