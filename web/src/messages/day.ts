@@ -242,6 +242,7 @@ export const day = {
   cutDone: 'cut',
   uncut: 'Not cut after all',
   potDone: 'potted',
+  onBench: 'on the bench',
   inMinutes: (minutes: number) => `${Math.round(minutes)} min at the bench`,
   leftInTub: (litres: string, label: string) => `${litres} of ${label} in the tub.`,
   undo: 'Take the whole day back',

@@ -12,6 +12,7 @@ import { useDayPlan } from '../../composables/useDayPlan.ts';
 import { useDayWords } from '../../composables/useDayWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import { useBench } from '../../stores/bench.ts';
 import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
@@ -21,6 +22,7 @@ const { store, current, laid, isSettled } = useDayPlan();
 const settings = useSettings();
 const notices = useNotices();
 const pantry = usePantry();
+const bench = useBench();
 const router = useRouter();
 const { full } = useDates();
 const { volume } = useUnits();
@@ -60,7 +62,16 @@ const stretches = computed((): Stretch[] =>
 );
 const isOver = ({ kind, plant, mix }: Stretch) =>
   kind === 'plant' ? doneOf(plant!) !== null : batchOf(mix) === undefined || isMixed(batchOf(mix)!);
-const next = computed(() => stretches.value.find((one) => !isOver(one)) ?? null);
+const open = computed(() => stretches.value.filter((one) => !isOver(one)));
+/** Somebody has it in hand, here or on another phone. */
+const isOnBench = (plant: number) => bench.plantOf(plant) !== null;
+/** What nobody has in hand comes next; where there is nothing else, what is to be finished. */
+const next = computed(
+  () =>
+    open.value.find(({ kind, plant }) => kind === 'mix' || !isOnBench(plant!)) ??
+    open.value[0] ??
+    null,
+);
 const nextBatch = computed(() =>
   next.value?.kind === 'mix' ? (batchOf(next.value.mix) ?? null) : null,
 );
@@ -74,9 +85,9 @@ const minutesLeft = computed(
 );
 /** Behind (above 0) or ahead of the plan at what is next. */
 const late = computed(() => {
-  if (startedAt.value === null || !next.value) return 0;
+  if (startedAt.value === null || !open.value[0]) return 0;
   // Setting up is not told as being ahead: nothing is done yet.
-  return Math.max(elapsed.value - next.value.from, doneCount.value > 0 ? -Infinity : 0);
+  return Math.max(elapsed.value - open.value[0].from, doneCount.value > 0 ? -Infinity : 0);
 });
 const notReached = computed(() => {
   if (startedAt.value === null) return 0;
@@ -245,6 +256,7 @@ const clockOf = (ms: number) =>
             min-height="68"
             block
             :to="`/plants/${next.plant}/bench`"
+            @click="bench.start(next.plant!, lineOf(next.plant!).name)"
             >{{ m.day.pot(lineOf(next.plant!).name) }}</v-btn
           >
         </template>
@@ -297,6 +309,7 @@ const clockOf = (ms: number) =>
                   >, {{ m.day.inMinutes(doneOf(one.plant!)!.minutes!) }}</template
                 ></span
               >
+              <strong v-else-if="isOnBench(one.plant!)">{{ m.day.onBench }}</strong>
               <span v-else class="quiet"
                 >{{ potWords(lineOf(one.plant!).pot) }} ·
                 {{ m.day.takes(lineOf(one.plant!).minutes) }}</span

@@ -12,6 +12,7 @@ import highsLoader from 'highs';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Day } from '../../api/types.ts';
 import { m } from '../../messages/index.ts';
+import { useBench } from '../../stores/bench.ts';
 import { useDay } from '../../stores/day.ts';
 import { useLive } from '../../stores/live.ts';
 import { useNotices } from '../../stores/notices.ts';
@@ -482,6 +483,24 @@ describe('the day at the bench', () => {
     await vi.waitUntil(() => wrapper.find('.now h2').text() === 'Ribbon');
     expect(wrapper.text()).toContain(m.day.onTime);
     expect(useLive().newest.tables).toEqual(['days', 'repots']);
+  });
+
+  it('what somebody has in hand is not next for the others, and comes back when nothing else is left', async () => {
+    serve(
+      { ...SETTLED(), startedAt: { [TODAY]: Date.now() }, mixed: [{ mix: 'airy|', date: TODAY }] },
+      { 'POST /benches/1/events': () => null },
+    );
+    const { wrapper } = await show(DayBenchView, '/day/bench');
+    const next = () => wrapper.find('.now h2').text();
+    expect(next()).toBe('Ribbon');
+    const { start } = useBench();
+    start(1, 'Ribbon');
+    await flushPromises();
+    expect(next()).toBe('Lantern');
+    expect(wrapper.find('.rows').text()).toMatch(/Ribbon\s*on the bench/);
+    start(2, 'Lantern');
+    await flushPromises();
+    expect(next()).toBe('Ribbon');
   });
 
   it('asks before a whole day is taken back', async () => {
