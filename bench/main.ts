@@ -203,9 +203,7 @@ const GARDEN_DAY: DayAsk = {
   hands: 1,
   money: 30,
   cleaning: 'rinse',
-  tubL: null,
   nextChance: '2026-05-30',
-  potPrice: 4,
   pins: [],
 };
 const gardenDb = () =>

@@ -53,7 +53,7 @@ const EXPLORED_AFTER_REPOT = 0.48;
 export function fillGarden(db: Db, today: IsoDate, seed = 54): void {
   const random = seeded(seed);
   db.transaction((tx) => {
-    writeSettings(tx, { collectionName: 'Marrow Quay Winter Garden', demo: true });
+    writeSettings(tx, { collectionName: 'Marrow Quay Winter Garden', potPrice: 4, demo: true });
     const spotIds = new Map<string, { id: number; spot: Spot }>();
     SPOTS.forEach((spot, i) => {
       const row = spotRow(spot, i);
@@ -120,7 +120,6 @@ function planDay(db: Db, today: IsoDate): void {
       ...stamp(),
       dates: [{ date, minutes: 300 }],
       money: 30,
-      potPrice: 4,
       cleaning: 'rinse',
       nextChance: addDays(date, 42),
     })

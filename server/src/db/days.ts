@@ -27,11 +27,9 @@ export const days = sqliteTable('days', {
   money: real('money'),
   cleaning: text('cleaning').$type<Cleaning>().notNull().default('soak'),
   /** tub to its brim, L; null: the collection's own */
-  tubL: real('tub_l'),
   /** when the keeper would pot again */
   nextChance: text('next_chance').notNull(),
   /** of a pot that is bought; null: not known */
-  potPrice: real('pot_price'),
   pins: text('pins', { mode: 'json' }).$type<Pin[]>().notNull().default([]),
   /** planning: nothing rests on it; settled: plants carry its plan; closed: over */
   state: text('state').$type<'planning' | 'settled' | 'closed'>().notNull().default('planning'),

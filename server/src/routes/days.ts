@@ -47,9 +47,7 @@ const ask = {
   hands: Joi.number().integer().min(1).max(MOST_HANDS),
   money: Joi.number().min(0).max(1e6).allow(null),
   cleaning: Joi.string().valid(...Object.keys(CLEANINGS)),
-  tubL: Joi.number().min(0.1).max(2000).allow(null),
   nextChance: isoDate(),
-  potPrice: Joi.number().min(0).max(10_000).allow(null),
   pins: Joi.array().items(pin()).max(MOST_PINS),
 };
 /** Weeks until the keeper would pot again, where nobody says. @source common practice, no source */
@@ -60,8 +58,6 @@ const newDay = Joi.object<DayAsk & { nextChance?: string; carries?: number }, tr
   hands: ask.hands.default(1),
   money: ask.money.default(null),
   cleaning: ask.cleaning.default('soak'),
-  tubL: ask.tubL.default(null),
-  potPrice: ask.potPrice.default(null),
   pins: ask.pins.default([]),
   /** the day whose rest this is: what it mixed and cut stands in the tub already */
   carries: rowId(),

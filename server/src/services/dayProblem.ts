@@ -155,7 +155,6 @@ class ProblemMaker {
     const plants = this.wanting.map((one) => this.plantOf(one));
     const used = new Set(plants.flatMap(({ options }) => options.map(({ pot }) => pot)));
     const mixed = new Set(plants.map(({ mix }) => mix));
-    const tubL = ask.tubL ?? settings.tubL;
     const mixes = [...this.mixes.values()].filter(({ id }) => mixed.has(id));
     return {
       dates: ask.dates,
@@ -172,7 +171,7 @@ class ProblemMaker {
       poles: this.polesOf(plants),
       pins: ask.pins,
       ...(settings.scoopL ? { scoopL: settings.scoopL } : {}),
-      ...(tubL ? { tubL } : {}),
+      ...(settings.tubL ? { tubL: settings.tubL } : {}),
     };
   }
 
@@ -324,7 +323,7 @@ class ProblemMaker {
     const all = ladderOptions(present, own);
     for (const { id, label, outside, material, source } of all) {
       if (source !== 'toBuy' || this.pots.has(id)) continue;
-      const price = this.ask.potPrice;
+      const price = this.settings.potPrice;
       this.pots.set(id, { id, label, shape: outside, material, source, price });
     }
     return all;

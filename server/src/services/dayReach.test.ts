@@ -13,9 +13,7 @@ const ASK: DayAsk = {
   hands: 1,
   money: null,
   cleaning: 'rinse',
-  tubL: 40,
   nextChance: addDays(TODAY, 35),
-  potPrice: 0,
   pins: [],
 };
 

@@ -3,10 +3,7 @@ import type { days } from '../db/days.ts';
 import type { Judged, Judgement } from './judging.ts';
 
 type DayRow = typeof days.$inferSelect;
-export type DayAsk = Pick<
-  DayRow,
-  'dates' | 'hands' | 'money' | 'cleaning' | 'tubL' | 'nextChance' | 'potPrice' | 'pins'
->;
+export type DayAsk = Pick<DayRow, 'dates' | 'hands' | 'money' | 'cleaning' | 'nextChance' | 'pins'>;
 
 /** A plant that a day does not consider, and why. */
 export interface NotAsked {

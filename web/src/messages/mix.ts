@@ -218,7 +218,6 @@ export const mix = {
   rinse: 'Rinse',
   soak: 'Soak',
   rewets: 'When dry',
-  wetting: 'What repels water',
   contains: 'Holds',
   dusty: 'raises dust when dry',
   biohazard: 'may carry microbes: gloves, wash hands',
@@ -255,7 +254,6 @@ export const mix = {
   avoidComponents: 'Also avoid',
   tub: 'Tub, to its brim',
   tubHint: 'large batches are split into loads',
-  currency: 'Sign of prices',
   search: 'Find a component',
   noneFound: 'Nothing by that name.',
 

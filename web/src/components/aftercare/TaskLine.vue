@@ -6,6 +6,7 @@ import { asksHowItWent } from '../../composables/tasksAlike.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
+import PlantLinks from './PlantLinks.vue';
 
 /** One thing to do, for a plant or for several alike: its day, what and why, moved or ticked off. */
 const props = defineProps<{
@@ -18,6 +19,8 @@ defineEmits<{ done: []; move: [] }>();
 const { day, daysLate } = useDates();
 const { said } = useUnits();
 
+/** More names than these hide what is to be done. */
+const MOST_NAMED = 6;
 const asksNow = computed(() => asksHowItWent(props.task, daysLate(props.task.due)));
 const who = computed(() => props.plants.map(({ name }) => name).join(', '));
 </script>
@@ -26,11 +29,6 @@ const who = computed(() => props.plants.map(({ name }) => name).join(', '));
   <li class="task">
     <span :class="['due', { late: daysLate(task.due) >= 0 }]">{{ day(task.due) }}</span>
     <div>
-      <div v-if="named" class="who">
-        <router-link v-for="one in plants" :key="one.id" :to="`/plants/${one.id}`">{{
-          one.name
-        }}</router-link>
-      </div>
       <strong>{{ said(task.title) }}</strong>
       <span v-if="task.until" class="quiet span">{{
         task.everyDays
@@ -38,6 +36,13 @@ const who = computed(() => props.plants.map(({ name }) => name).join(', '));
           : m.aftercare.until(day(task.until))
       }}</span>
       <div class="quiet sentence">{{ said(task.why) }}</div>
+      <template v-if="named">
+        <details v-if="plants.length > MOST_NAMED">
+          <summary>{{ m.aftercare.forMany(plants.length, plants[0]!.name) }}</summary>
+          <PlantLinks :plants="plants" />
+        </details>
+        <PlantLinks v-else :plants="plants" />
+      </template>
       <div v-if="task.moved" class="quiet">{{ m.aftercare.moved(said(task.moved)) }}</div>
       <router-link v-if="asksNow" :to="`/plants/${plants[0]!.id}/outcome`">{{
         m.outcome.ask
@@ -68,11 +73,6 @@ const who = computed(() => props.plants.map(({ name }) => name).join(', '));
   align-items: center;
   padding: 8px 0;
   border-top: 1px solid rgb(var(--v-theme-on-surface), 0.12);
-}
-.who {
-  display: flex;
-  flex-wrap: wrap;
-  column-gap: 12px;
 }
 .span {
   margin-left: 6px;

@@ -8,9 +8,8 @@ import { useDraft } from '../../composables/useDraft.ts';
 import { m } from '../../messages/index.ts';
 import { useSettings } from '../../stores/settings.ts';
 import NumberField from '../NumberField.vue';
-import QuantityField from '../QuantityField.vue';
 
-/** What a keeper says of a potting day: dates and minutes, hands, money, tub, how pots are cleaned. */
+/** What a keeper says of a potting day: dates and minutes, hands, money, how pots are cleaned. */
 const props = defineProps<{ day: Day | null; save: (ask: DayAsk) => Promise<unknown> }>();
 
 const settings = useSettings();
@@ -29,8 +28,6 @@ const { draft, clear } = useDraft(`day.${props.day?.id ?? 'new'}`, () => ({
   ).map(({ date, minutes }) => ({ date, minutes: minutes as number | null })),
   hands: (props.day?.hands ?? 1) as number | null,
   money: props.day?.money ?? null,
-  potPrice: props.day ? props.day.potPrice : settings.current.potPrice,
-  tubL: props.day?.tubL ?? null,
   nextChance: props.day?.nextChance ?? '',
   cleaning: (props.day?.cleaning ?? 'soak') as Cleaning,
 }));
@@ -68,14 +65,12 @@ async function submit(): Promise<void> {
   fault.value = '';
   if (Object.keys(errors.value).length > 0) return;
   saving.value = true;
-  const { dates, hands, money, potPrice, tubL, cleaning } = draft.value;
+  const { dates, hands, money, cleaning } = draft.value;
   try {
     await props.save({
       dates: dates.map(({ date, minutes }) => ({ date, minutes: Math.round(minutes!) })),
       hands: Math.round(hands!),
       money,
-      potPrice,
-      tubL,
       cleaning,
       nextChance: nextChance.value,
       pins: (props.day?.pins ?? []).filter(
@@ -131,13 +126,6 @@ async function submit(): Promise<void> {
         :hint="m.day.moneyHint"
         :error="errors.money ?? ''"
       />
-      <NumberField
-        v-model="draft.potPrice"
-        :label="m.day.potPrice"
-        :unit="settings.current.currency"
-        :hint="m.day.potPriceHint"
-      />
-      <QuantityField v-model="draft.tubL" :label="m.day.tub" of="volume" :hint="m.day.tubHint" />
       <v-select v-model="draft.cleaning" :items="cleanings" :label="m.day.cleaning" />
       <v-text-field
         v-model="nextChance"

@@ -257,12 +257,6 @@ const spare = computed((): DayPot[] => {
   display: grid;
   justify-items: center;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 @media (max-width: 900px) {
   .sides {
     grid-template-columns: minmax(0, 1fr);

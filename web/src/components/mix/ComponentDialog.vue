@@ -274,7 +274,7 @@ async function save(): Promise<void> {
         v-if="(draft.rewets ?? model?.rewets) === 'repels'"
         v-model="draft.wetting"
         :items="schools"
-        :label="m.mix.wetting"
+        :label="SCHOOLS.wetting.question"
         :placeholder="SCHOOLS.wetting.options[settings.current.wettingSchool].label"
         persistent-placeholder
         clearable

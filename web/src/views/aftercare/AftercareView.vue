@@ -178,11 +178,6 @@ async function move(): Promise<void> {
 </template>
 
 <style scoped>
-summary {
-  min-height: 48px;
-  padding: 12px 0;
-  cursor: pointer;
-}
 code {
   overflow-wrap: anywhere;
 }

@@ -535,4 +535,31 @@ describe('Aftercare', () => {
     ]);
     expect(wrapper.find('.who').text()).toBe('Gangway');
   });
+
+  it('says what is to be done before it names many, and opens to all of them', async () => {
+    const house = Array.from({ length: 9 }, (_, i) => ({
+      ...PLANT,
+      id: 100 + i,
+      name: `Bay ${i}`,
+    }));
+    const tasks = house.map(({ id: plantId }, i) => ({
+      ...TASK,
+      id: i + 1,
+      due: TODAY,
+      plantId,
+      title: 'Shade it',
+    }));
+    fakeServer({
+      'GET /tasks?limit=1000': pages(tasks),
+      'GET /plants?limit=1000': pages(house),
+    });
+    const { wrapper } = await open(AftercareView, '/aftercare');
+    expect(wrapper.findAll('.task')).toHaveLength(1);
+    expect(wrapper.find('.task summary').text()).toBe('Bay 0 and 8 others');
+    expect(wrapper.findAll('.task details a').map((one) => one.text())).toEqual(
+      house.map(({ name }) => name),
+    );
+    const text = wrapper.find('.task').text();
+    expect(text.indexOf('Shade it')).toBeLessThan(text.indexOf('Bay 0'));
+  });
 });

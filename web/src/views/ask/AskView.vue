@@ -263,9 +263,4 @@ const keep = () =>
 h2 {
   font-size: 1.1rem;
 }
-summary {
-  cursor: pointer;
-  min-height: 48px;
-  padding: 12px 0;
-}
 </style>

@@ -60,8 +60,14 @@ const stretches = computed((): Stretch[] =>
     ({ kind }) => kind === 'plant' || kind === 'mix',
   ),
 );
-const isOver = ({ kind, plant, mix }: Stretch) =>
-  kind === 'plant' ? doneOf(plant!) !== null : batchOf(mix) === undefined || isMixed(batchOf(mix)!);
+/** Mixed, or needed no more: who potted them all need not have told of it. */
+const isMade = (batch: LaidBatch) =>
+  isMixed(batch) || batch.pots.every(({ plant }) => doneOf(plant));
+const isOver = ({ kind, plant, mix }: Stretch) => {
+  if (kind === 'plant') return doneOf(plant!) !== null;
+  const batch = batchOf(mix);
+  return !batch || isMade(batch);
+};
 const open = computed(() => stretches.value.filter((one) => !isOver(one)));
 /** Somebody has it in hand, here or on another phone. */
 const isOnBench = (plant: number) => bench.plantOf(plant) !== null;
@@ -81,7 +87,7 @@ const doneCount = computed(() => lines.value.length - openLines.value.length);
 const minutesLeft = computed(
   () =>
     openLines.value.reduce((sum, { minutes }) => sum + minutes, 0) / (laid.value?.hands ?? 1) +
-    batches.value.filter((batch) => !isMixed(batch)).reduce((sum, { minutes }) => sum + minutes, 0),
+    batches.value.filter((batch) => !isMade(batch)).reduce((sum, { minutes }) => sum + minutes, 0),
 );
 /** Behind (above 0) or ahead of the plan at what is next. */
 const late = computed(() => {
@@ -159,14 +165,12 @@ async function replan(): Promise<void> {
   }, m.day.replanned);
 }
 function askOf() {
-  const { hands, money, cleaning, tubL, potPrice, pins } = current.value!;
+  const { hands, money, cleaning, pins } = current.value!;
   const done = new Set(current.value!.done.map(({ plantId }) => plantId));
   return {
     hands,
     money,
     cleaning,
-    tubL,
-    potPrice,
     pins: pins.filter(({ plant, kind }) => !done.has(plant) && kind !== 'on'),
   };
 }

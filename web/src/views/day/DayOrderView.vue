@@ -236,12 +236,6 @@ const batchesOf = (date: number): LaidBatch[] =>
   padding: 0 6px;
   font-size: 0.85rem;
 }
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-}
 @media (max-width: 700px) {
   .line {
     display: none;

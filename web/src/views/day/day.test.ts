@@ -125,9 +125,7 @@ const DAY: Day = {
   hands: 1,
   money: 50,
   cleaning: 'rinse',
-  tubL: null,
   nextChance: '2026-05-01',
-  potPrice: 4,
   pins: [],
   state: 'planning',
   plan: null,
@@ -501,6 +499,14 @@ describe('the day at the bench', () => {
     start(2, 'Lantern');
     await flushPromises();
     expect(next()).toBe('Ribbon');
+  });
+
+  it('asks for no mix whose plants are all potted, whether or not its mixing was told', async () => {
+    const potted = (plantId: number) => ({ plantId, repotId: plantId, minutes: null, at: '' });
+    serve({ ...SETTLED(), startedAt: { [TODAY]: Date.now() }, done: [potted(1), potted(2)] });
+    const { wrapper } = await show(DayBenchView, '/day/bench');
+    expect(wrapper.find('.now').exists()).toBe(false);
+    expect(wrapper.text()).toContain(m.day.left(0));
   });
 
   it('asks before a whole day is taken back', async () => {

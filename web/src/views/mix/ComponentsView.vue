@@ -1,19 +1,11 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiFlaskOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import {
-  CONTENTS,
-  POROMETER_CM,
-  REWETTING,
-  whyAvoided,
-  type Content,
-  type Schools,
-} from '@fernbank/core';
+import { CONTENTS, POROMETER_CM, REWETTING, whyAvoided, type Content } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import type { PantryComponent } from '../../api/types.ts';
 import ComponentDialog from '../../components/mix/ComponentDialog.vue';
 import KitchenTestDialog from '../../components/mix/KitchenTestDialog.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
-import QuantityField from '../../components/QuantityField.vue';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -21,7 +13,6 @@ import { useNotices } from '../../stores/notices.ts';
 import { usePantry } from '../../stores/pantry.ts';
 import { useSettings } from '../../stores/settings.ts';
 import { useRemoval } from '../../composables/useRemoval.ts';
-import { schoolItems } from '../../composables/schoolItems.ts';
 
 /** Everything mixes are made of: numbers with their source, stock, price, and what is avoided. */
 const store = usePantry();
@@ -114,7 +105,6 @@ const all = computed(() =>
     .filter(({ removed }) => !removed)
     .map(({ id: value, label: title }) => ({ value, title })),
 );
-const schools = schoolItems('wetting');
 async function set(changed: Parameters<typeof settings.change>[0]): Promise<void> {
   try {
     await settings.change(changed);
@@ -123,7 +113,6 @@ async function set(changed: Parameters<typeof settings.change>[0]): Promise<void
   }
 }
 const avoided = computed(() => settings.current.avoided);
-const SMALLEST_TUB_L = 0.5;
 </script>
 
 <template>
@@ -159,25 +148,6 @@ const SMALLEST_TUB_L = 0.5;
           @update:model-value="
             (value: readonly string[]) => set({ avoided: { ...avoided, components: [...value] } })
           "
-        />
-        <v-select
-          :model-value="settings.current.wettingSchool"
-          :items="schools"
-          :label="m.mix.wetting"
-          @update:model-value="(wettingSchool: Schools['wetting']) => set({ wettingSchool })"
-        />
-        <QuantityField
-          :model-value="settings.current.tubL"
-          of="volume"
-          :label="m.mix.tub"
-          :hint="m.mix.tubHint"
-          @settled="(tubL) => (tubL === null || tubL >= SMALLEST_TUB_L) && set({ tubL })"
-        />
-        <v-text-field
-          :model-value="settings.current.currency"
-          :label="m.mix.currency"
-          maxlength="4"
-          @change="(event: Event) => set({ currency: (event.target as HTMLInputElement).value })"
         />
       </div>
     </section>

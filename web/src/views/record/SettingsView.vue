@@ -41,6 +41,7 @@ function edit(spot: SpotRow | null): void {
   dialog.value = true;
 }
 const name = ref(settings.current.collectionName);
+const currency = ref(settings.current.currency);
 
 /** Why the server did not take what stands in a field. */
 const refused = ref<Record<string, string>>({});
@@ -58,8 +59,6 @@ async function change(changed: Partial<Omit<Settings, 'demo' | 'today'>>): Promi
 const removal = useRemoval();
 const remove = ({ id, rev, name: label }: SpotRow) =>
   removal({ path: `/spots/${id}`, rev, said: m.spot.removed(label), then: load, back: load });
-/** Those of the collection; what repels water is asked where the components are. */
-const ASKED = SCHOOL_IDS.filter((id) => id !== 'wetting');
 const costsOf = (id: School) => optionsOf(id)[settings.current[SCHOOLS[id].setting]]!.costs;
 const papers = Object.entries(PAPERS).map(([value, { label }]) => ({ value, title: label }));
 const lightWord = (id: string) =>
@@ -111,6 +110,11 @@ const aboutSpot = (spot: SpotRow) =>
           :label="m.settings.paper"
           @update:model-value="(paper) => change({ paper })"
         />
+      </div>
+    </section>
+    <section class="panel stack">
+      <h2>{{ m.settings.tools }}</h2>
+      <div class="fields">
         <QuantityField
           of="volume"
           :model-value="settings.current.scoopL"
@@ -119,9 +123,23 @@ const aboutSpot = (spot: SpotRow) =>
           :error="refused.scoopL"
           @settled="(scoopL) => change({ scoopL })"
         />
+        <QuantityField
+          of="volume"
+          :model-value="settings.current.tubL"
+          :label="m.mix.tub"
+          :hint="m.mix.tubHint"
+          :error="refused.tubL"
+          @settled="(tubL) => change({ tubL })"
+        />
+        <v-text-field
+          v-model="currency"
+          :label="m.settings.currency"
+          maxlength="4"
+          @change="change({ currency })"
+        />
         <NumberField
           :model-value="settings.current.potPrice"
-          :label="m.day.potPrice"
+          :label="m.settings.potPrice"
           :unit="settings.current.currency"
           :hint="m.settings.potPriceHint"
           :error="refused.potPrice"
@@ -134,7 +152,7 @@ const aboutSpot = (spot: SpotRow) =>
       <p class="quiet">{{ m.settings.schoolsIntro }}</p>
       <div class="fields">
         <v-select
-          v-for="id in ASKED"
+          v-for="id in SCHOOL_IDS"
           :key="id"
           :model-value="settings.current[SCHOOLS[id].setting]"
           :items="schoolItems(id)"
