@@ -36,6 +36,7 @@ for (const [where, viewport] of [
       await choose(page, 'Spot', 'all spots');
       await expect.poll(async () => count(await answer.textContent())).toBe(all);
 
+      await page.getByText('What if some were given away').click();
       await page.getByLabel('Kept snug').fill('all plants');
       await page.getByRole('option', { name: 'all plants' }).click();
       await page.keyboard.press('Escape');

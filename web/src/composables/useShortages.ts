@@ -1,7 +1,8 @@
-import type { Ahead, Course, Expected } from '@fernbank/core';
+import type { Ahead } from '@fernbank/core';
 import { computed, type Ref } from 'vue';
 import { m } from '../messages/index.ts';
 import type { Answers } from '../api/contract.ts';
+import { withinYear } from './bands.ts';
 import { useUnits } from './useUnits.ts';
 
 type Stock = Answers['GET /ahead']['stock'];
@@ -13,10 +14,6 @@ export interface Bought {
   pots?: { rimCm: number; count: number };
   mix?: { component: string; litres: number };
 }
-
-/** So many months from now are told in words and lists; the rest is in the chart. */
-export const YEAR = 12;
-export const withinYear = ({ upTo }: Course): Expected => upTo[Math.min(YEAR, upTo.length - 1)]!;
 
 /** Nobody buys a component by the decilitre. */
 const HALF_L = 0.5;

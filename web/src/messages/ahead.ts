@@ -37,7 +37,7 @@ export const ahead = {
   enough: 'Pots and mix for them are there.',
   room: (spot: string, more: string, when: string) =>
     `${spot} needs about ${more} more shelf by ${when}.`,
-  whatIf: 'What if',
+  whatIf: 'What if some were given away, divided, kept snug or put off?',
   away: 'Given away',
   divided: 'Divided',
   dividedWhy: 'at the next repot: one piece stays in the pot, the others go',

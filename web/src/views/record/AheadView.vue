@@ -1,35 +1,22 @@
 <script setup lang="ts">
-import {
-  addDays,
-  daysBetween,
-  FUTURES,
-  handsIn,
-  otherwise,
-  partOf,
-  type Course,
-  type Expected,
-} from '@fernbank/core';
+import { daysBetween, FUTURES, handsIn, otherwise, partOf } from '@fernbank/core';
 import { computed, ref } from 'vue';
 import FetchState from '../../components/FetchState.vue';
+import AheadByMonth from '../../components/ahead/AheadByMonth.vue';
+import AheadTables from '../../components/ahead/AheadTables.vue';
 import PottingDays from '../../components/ahead/PottingDays.vue';
-import LineChart from '../../components/LineChart.vue';
+import WhatIfAhead from '../../components/ahead/WhatIfAhead.vue';
 import PlaceTabs from '../../components/PlaceTabs.vue';
 import { fetchAhead, useAhead } from '../../composables/useAhead.ts';
-import {
-  useShortages,
-  withinYear as year,
-  YEAR,
-  type Bought,
-} from '../../composables/useShortages.ts';
+import { banded, roundedTo, withinYear, YEAR } from '../../composables/bands.ts';
+import { useShortages, type Bought } from '../../composables/useShortages.ts';
 import { useLoaded } from '../../composables/useLoaded.ts';
 import { useDates } from '../../composables/useDates.ts';
 import { useUnits } from '../../composables/useUnits.ts';
-import { saveAs } from '../../composables/saveAs.ts';
 import { m } from '../../messages/index.ts';
-import { hours } from '../../messages/duration.ts';
 
 /** What the next two years may bring, and what could be done about it. */
-const { volume, volumeBeside, length, weight, percent } = useUnits();
+const { length, percent } = useUnits();
 const { month: monthName } = useDates();
 const { value, fault, load } = useLoaded(fetchAhead);
 
@@ -80,16 +67,6 @@ const plants = computed(() =>
   (part.value?.plants ?? []).map(({ id, name }) => ({ value: id, title: name })),
 );
 
-const roundedTo = (n: number, step: number) => step * Math.round(n / step);
-const whole = (n: number) => String(Math.round(n));
-/** Nobody measures years ahead to the millilitre. */
-const roughlyBand = (of: Expected) => {
-  const write = volumeBeside(of.high);
-  return band(of, (litres) => write(litres >= 10 ? Math.round(litres) : roundedTo(litres, 0.1)));
-};
-const band = (of: Expected, write: (n: number) => string = whole) =>
-  m.ahead.banded(write(of.middle), write(of.low), write(of.high));
-
 const MONTHS_PUT_OFF = 9;
 const starts = computed(() => [
   { value: 0, title: m.ahead.now },
@@ -129,7 +106,7 @@ const inWords = computed(() => {
     season.middle < 1
       ? [m.ahead.noRepots(by)]
       : [
-          m.ahead.repots(band(season), by, span),
+          m.ahead.repots(banded(season), by, span),
           m.ahead.work(
             span,
             Math.max(1, Math.round(bench / AFTERNOON)),
@@ -152,91 +129,13 @@ const { mixes, toBuy, short, offers } = useShortages(
   computed(() => value.value?.stock ?? []),
   bought,
 );
-const stocked = (litres: number | null) =>
-  litres === null ? m.ahead.notCounted : litres === 0 ? m.ahead.nothing : volume(litres);
-const poles = computed(() =>
-  ahead
-    .value!.poles.map((one) => ({ ...one, need: year(one.poles) }))
-    .filter(({ need }) => need.high >= 1),
-);
-/** Who grows into what is above it within two years, the first one first. */
-const meeting = computed(() => {
-  const { from, plants: all } = asked.value!;
-  const month = (week: number) => monthName(addDays(from, 7 * week).slice(0, 7));
-  return all
-    .filter(({ meets }) => meets.soonest !== null)
-    .sort((a, b) => (a.meets.likely ?? Infinity) - (b.meets.likely ?? Infinity))
-    .map(({ id, name, meets: { likely, soonest } }) => ({
-      id,
-      name,
-      when:
-        likely === 0
-          ? m.ahead.meetsNow
-          : likely === null
-            ? m.ahead.mayMeet(month(soonest!))
-            : m.ahead.meets(month(likely), soonest === null ? null : month(soonest)),
-    }));
-});
-const nameOf = (id: number) => value.value!.problem.plants.find((one) => one.id === id)?.name ?? '';
-const who = computed(() =>
-  ahead
-    .value!.plants.filter(({ withinYear }) => withinYear >= 0.1)
-    .sort((a, b) => b.withinYear - a.withinYear || (a.month ?? 0) - (b.month ?? 0))
-    .map((row) => ({ ...row, name: nameOf(row.id) })),
-);
 const againstAsItComes = computed(() => {
   if (!changed.value || !asItComes.value) return '';
-  const [now, before] = [year(ahead.value!.repots), year(asItComes.value.repots)].map((one) =>
-    band(one!),
+  const [now, before] = [withinYear(ahead.value!.repots), withinYear(asItComes.value.repots)].map(
+    (one) => banded(one!),
   );
   return now === before ? m.ahead.same : m.ahead.against(now!, before!);
 });
-
-const lines = computed(() => {
-  const of = (key: keyof Expected) => ahead.value!.repots.byMonth.map((one) => one[key]);
-  return [
-    { values: of('low'), colour: 'primary', dashed: true },
-    { values: of('middle'), colour: 'primary' },
-    { values: of('high'), colour: 'primary', dashed: true },
-  ];
-});
-
-/** RFC 4180, in the units of the collection’s file: months, litres, minutes. */
-function saveCsv(): void {
-  const {
-    months,
-    repots,
-    minutes,
-    components,
-    toBuy: bought,
-    poles: newPoles,
-    feedG,
-  } = ahead.value!;
-  const cell = (text: string) => (/[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
-  const three = (name: string) => ['low', 'middle', 'high'].map((each) => `${name} ${each}`);
-  const courses: [string, Course][] = [
-    ['repots', repots],
-    ['minutes', minutes],
-    ...components.map(({ component, litres }): [string, Course] => [`${component} L`, litres]),
-    ...bought.map(({ rimCm, pots }): [string, Course] => [`pots to buy ${rimCm} cm`, pots]),
-    ...newPoles.map(({ label, lengthCm, poles: course }): [string, Course] => [
-      `${label} ${lengthCm} cm`,
-      course,
-    ]),
-    ['lasting feed g', feedG],
-  ];
-  const rows = [
-    ['month', ...courses.flatMap(([name]) => three(name))],
-    ...months.map((month, i) => [
-      month,
-      ...courses.flatMap(([, { byMonth }]) =>
-        (['low', 'middle', 'high'] as const).map((key) => byMonth[i]![key].toFixed(2)),
-      ),
-    ]),
-  ];
-  const text = rows.map((row) => row.map(cell).join(',')).join('\r\n');
-  saveAs(new Blob([`${text}\r\n`], { type: 'text/csv' }), 'ahead.csv');
-}
 </script>
 
 <template>
@@ -273,212 +172,27 @@ function saveCsv(): void {
           <v-select v-model="spotId" :items="spots" :label="m.ahead.spot" hide-details />
           <v-select v-model="group" :items="groups" :label="m.ahead.group" hide-details />
         </div>
-        <section class="panel stack no-print">
-          <h2>{{ m.ahead.whatIf }}</h2>
-          <div class="fields">
-            <v-autocomplete
-              v-model="away"
-              :items="plants"
-              :label="m.ahead.away"
-              multiple
-              chips
-              closable-chips
-              clear-on-select
-              hide-details
-            />
-            <v-autocomplete
-              v-model="divided"
-              :items="plants"
-              :label="m.ahead.divided"
-              :hint="m.ahead.dividedWhy"
-              persistent-hint
-              multiple
-              chips
-              closable-chips
-              clear-on-select
-            />
-            <v-select v-model="notBefore" :items="starts" :label="m.ahead.notBefore" hide-details />
-            <v-autocomplete
-              v-model="bought"
-              :items="offers"
-              :label="m.ahead.buyNow"
-              :hint="m.ahead.buyNowWhy"
-              :no-data-text="m.ahead.nothingShort"
-              item-value="id"
-              return-object
-              persistent-hint
-              multiple
-              chips
-              closable-chips
-              clear-on-select
-            />
-            <v-autocomplete
-              v-model="snug"
-              :items="[{ value: ALL, title: m.ahead.allGroups }, ...plants]"
-              :label="m.ahead.snug"
-              :hint="m.ahead.snugWhy"
-              persistent-hint
-              multiple
-              chips
-              closable-chips
-              clear-on-select
-            />
-          </div>
-        </section>
+        <WhatIfAhead
+          v-model:away="away"
+          v-model:divided="divided"
+          v-model:snug="snug"
+          v-model:not-before="notBefore"
+          v-model:bought="bought"
+          :plants="plants"
+          :snug-plants="[{ value: ALL, title: m.ahead.allGroups }, ...plants]"
+          :starts="starts"
+          :offers="offers"
+        />
         <template v-if="ahead && asked && asked.plants.length > 0">
           <PottingDays :problem="asked" />
-          <section class="panel stack">
-            <div class="row spread">
-              <h2>{{ m.ahead.byMonth }}</h2>
-              <v-btn variant="outlined" class="no-print" @click="saveCsv">{{ m.ahead.save }}</v-btn>
-            </div>
-            <LineChart
-              :name="m.ahead.chart(ahead.months.length)"
-              :labels="ahead.months.map(monthName)"
-              :lines="lines"
-              :height-px="220"
-            />
-            <p class="quiet small">{{ m.ahead.lines }}</p>
-            <details>
-              <summary>{{ m.ahead.table }}</summary>
-              <div class="scroll">
-                <table class="figures">
-                  <thead>
-                    <tr>
-                      <th>{{ m.ahead.month }}</th>
-                      <th class="num">{{ m.ahead.count }}</th>
-                      <th class="num">{{ m.ahead.soFar }}</th>
-                      <th class="num">{{ m.ahead.hands }}</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    <tr v-for="(month, i) in ahead.months" :key="month">
-                      <td>{{ monthName(month) }}</td>
-                      <td class="num">{{ band(ahead.repots.byMonth[i]!) }}</td>
-                      <td class="num">{{ band(ahead.repots.upTo[i]!) }}</td>
-                      <td class="num">{{ hours(ahead.minutes.byMonth[i]!.middle) }}</td>
-                    </tr>
-                  </tbody>
-                </table>
-              </div>
-            </details>
-          </section>
-          <div class="panels">
-            <section class="panel stack">
-              <h2>{{ m.ahead.pots }}</h2>
-              <p>{{ m.ahead.potsFrom(band(year(ahead.shelf)), band(year(ahead.handedDown))) }}</p>
-              <table v-if="toBuy.length > 0" class="figures">
-                <thead>
-                  <tr>
-                    <th>{{ m.ahead.rim }}</th>
-                    <th class="num">{{ m.ahead.toBuy }}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="one in toBuy" :key="one.rimCm">
-                    <td>{{ length(one.rimCm) }}</td>
-                    <td class="num">{{ band(one.need) }}</td>
-                  </tr>
-                </tbody>
-              </table>
-              <p v-else>{{ m.ahead.none }}</p>
-              <template v-if="poles.length > 0">
-                <h3>{{ m.ahead.polesTitle }}</h3>
-                <ul class="bare">
-                  <li v-for="one in poles" :key="`${one.label} ${one.lengthCm}`">
-                    {{ m.ahead.poles(band(one.need), length(one.lengthCm), one.label) }}
-                  </li>
-                </ul>
-              </template>
-              <p v-if="year(ahead.lost).high > 0" class="quiet">
-                {{ m.ahead.lost(band(year(ahead.lost))) }}
-              </p>
-            </section>
-            <section class="panel stack">
-              <h2>{{ m.ahead.mix }}</h2>
-              <div class="scroll">
-                <table class="figures">
-                  <thead>
-                    <tr>
-                      <th>{{ m.ahead.component }}</th>
-                      <th class="num">{{ m.ahead.needed }}</th>
-                      <th class="num">{{ m.ahead.there }}</th>
-                      <th class="num">{{ m.ahead.missing }}</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    <tr v-for="one in mixes" :key="one.component">
-                      <td>{{ one.label }}</td>
-                      <td class="num">{{ roughlyBand(one.need) }}</td>
-                      <td class="num">
-                        {{ stocked(one.litres) }}
-                      </td>
-                      <td class="num">
-                        <strong v-if="one.missing > 0">
-                          {{ one.bags ? m.ahead.bags(one.bags) : volume(one.missing) }}
-                        </strong>
-                      </td>
-                    </tr>
-                  </tbody>
-                </table>
-              </div>
-              <p v-if="year(ahead.feedG).middle >= 1">
-                {{ m.ahead.feed(weight(year(ahead.feedG).middle / 1000)) }}
-              </p>
-            </section>
-            <section v-if="meeting.length > 0" class="panel stack">
-              <h2>{{ m.ahead.meetsTitle }}</h2>
-              <ul class="bare">
-                <li v-for="one in meeting" :key="one.id">
-                  <RouterLink :to="`/plants/${one.id}`">{{ one.name }}</RouterLink>
-                  {{ one.when }}
-                </li>
-              </ul>
-            </section>
-            <section class="panel stack">
-              <h2>{{ m.ahead.roomTitle }}</h2>
-              <p class="quiet small">{{ m.ahead.roomWhy }}</p>
-              <table class="figures">
-                <thead>
-                  <tr>
-                    <th>{{ m.ahead.where }}</th>
-                    <th class="num">{{ m.ahead.today }}</th>
-                    <th class="num">{{ m.ahead.inYear }}</th>
-                    <th class="num">{{ m.ahead.inTwo }}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="one in ahead.room" :key="one.spotId">
-                    <td>{{ spotName(one.spotId) }}</td>
-                    <td class="num">{{ length(one.nowCm) }}</td>
-                    <td class="num">{{ length(one.yearCm) }}</td>
-                    <td class="num">{{ length(one.twoYearsCm) }}</td>
-                  </tr>
-                </tbody>
-              </table>
-            </section>
-            <section class="panel stack">
-              <h2>{{ m.ahead.who }}</h2>
-              <table class="figures">
-                <thead>
-                  <tr>
-                    <th>{{ m.ahead.plant }}</th>
-                    <th>{{ m.ahead.likely }}</th>
-                    <th>{{ m.ahead.when }}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  <tr v-for="one in who" :key="one.id">
-                    <td>
-                      <RouterLink :to="`/plants/${one.id}/verdict`">{{ one.name }}</RouterLink>
-                    </td>
-                    <td>{{ m.ahead.chance(percent(one.withinYear)) }}</td>
-                    <td>{{ one.month === null ? '' : monthName(ahead.months[one.month]!) }}</td>
-                  </tr>
-                </tbody>
-              </table>
-            </section>
-          </div>
+          <AheadByMonth :ahead="ahead" />
+          <AheadTables
+            :ahead="ahead"
+            :problem="asked"
+            :spot-name="spotName"
+            :mixes="mixes"
+            :to-buy="toBuy"
+          />
         </template>
       </template>
     </template>
