@@ -29,6 +29,7 @@ test('impossible sizes and days in the future are named by the field', async ({ 
   await expect(page.getByText('1 cm – 200 cm')).toBeVisible();
   await expect(page.getByText('This day is in the future').first()).toBeVisible();
   await page.getByLabel('Last repot').fill('2024-01-01');
+  await page.getByText('More of it: height, support').click();
   await page.getByLabel('Came to you on').fill('2024-02-01');
   await page.locator('form').getByRole('button', { name: 'Add a plant' }).click();
   await expect(page.getByText('This is before it came to you').first()).toBeVisible();

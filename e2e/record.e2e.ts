@@ -13,12 +13,12 @@ test('a plant is found, changed, and keeps the change', async ({ page }) => {
   await page.getByRole('link', { name: /Wharfinger/ }).click();
   await page.getByRole('link', { name: 'Edit' }).click();
   await page.getByLabel('Your name for it').fill('Old Wharfinger');
-  await page.getByLabel('Height or vine length (optional)').fill('64,5');
+  await page.getByLabel('Height or vine length').fill('64,5');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/plants\/\d+$/);
   await expect(page.getByText('Old Wharfinger').first()).toBeVisible();
   await page.getByRole('link', { name: 'Edit' }).click();
-  await expect(page.getByLabel('Height or vine length (optional)')).toHaveValue('64.5');
+  await expect(page.getByLabel('Height or vine length')).toHaveValue('64.5');
 });
 
 test('a change made elsewhere meanwhile is not overwritten, and nothing typed is lost', async ({
@@ -26,7 +26,7 @@ test('a change made elsewhere meanwhile is not overwritten, and nothing typed is
   request,
 }) => {
   await page.goto('/plants/16/edit');
-  await page.getByLabel('Note (optional)').fill('Typed on the bench');
+  await page.getByLabel('Note').fill('Typed on the bench');
   await request.patch('/api/plants/16', { data: { supportCm: 30 } });
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/plants\/16$/);

@@ -1066,6 +1066,7 @@ export const en = {
     recipeUnknown: 'not sure',
     lastRepot: 'Last repot',
     lastRepotHint: 'Leave empty if nobody knows',
+    more: 'More of it: height, support, mix, a note',
     acquired: 'Came to you on',
     plantHeight: 'Height or vine length',
     support: 'Support, length',

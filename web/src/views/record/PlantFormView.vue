@@ -103,6 +103,10 @@ function fillFrom(plant: Plant): void {
 onMounted(load);
 
 const errors = ref<Record<string, string>>({});
+/** What few know of a new plant is folded, until it is asked for or does not do. */
+const more = ref(id !== null || restored);
+const IN_MORE = ['acquired', 'heightCm', 'together', 'supportCm', 'stems', 'coverId', 'recipeId'];
+watch(errors, (found) => (more.value ||= IN_MORE.some((field) => found[field])));
 const saveFault = ref('');
 const saving = ref(false);
 
@@ -314,14 +318,6 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
           persistent-hint
           name="mediumKind"
         />
-        <v-select
-          v-model="draft.recipeId"
-          :items="recipes"
-          :label="m.form.recipe"
-          :placeholder="m.form.recipeUnknown"
-          persistent-placeholder
-          clearable
-        />
         <v-text-field
           v-model="draft.lastRepot"
           type="date"
@@ -332,54 +328,6 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
           :error-messages="errors.lastRepot"
           name="lastRepot"
         />
-        <v-text-field
-          v-model="draft.acquired"
-          type="date"
-          :label="`${m.form.acquired} (${m.app.optional})`"
-          :max="settings.current.today"
-          :error-messages="errors.acquired"
-          name="acquired"
-        />
-        <QuantityField
-          v-model="draft.heightCm"
-          :label="`${m.form.plantHeight} (${m.app.optional})`"
-          of="length"
-          :error="errors.heightCm"
-        />
-        <NumberField
-          v-model="draft.together"
-          :label="m.form.together"
-          :hint="m.form.togetherHint"
-          :error="errors.together"
-        />
-        <QuantityField
-          v-model="draft.supportCm"
-          :label="`${m.form.support} (${m.app.optional})`"
-          of="length"
-          :error="errors.supportCm"
-        />
-        <template v-if="draft.supportCm !== null">
-          <v-select
-            v-model="draft.supportKind"
-            :items="supportKinds"
-            :label="`${m.form.supportKind} (${m.app.optional})`"
-            clearable
-          />
-          <NumberField v-model="draft.stems" :label="m.form.stems" :error="errors.stems" />
-        </template>
-        <v-select
-          v-if="covers.length > 0 && alike < 2"
-          v-model="draft.coverId"
-          :items="covers"
-          item-title="label"
-          item-value="id"
-          :label="`${m.form.cover} (${m.app.optional})`"
-          :placeholder="m.form.noCover"
-          persistent-placeholder
-          :error-messages="errors.coverId"
-          name="coverId"
-          clearable
-        />
       </div>
       <NumberField
         v-if="!id"
@@ -388,12 +336,70 @@ const recipes = usePantry().pantry.recipes.map(({ id: value, label, use }) => ({
         :hint="m.form.countHint"
         :error="errors.count"
       />
-      <v-textarea
-        v-model="draft.note"
-        :label="`${m.form.note} (${m.app.optional})`"
-        rows="2"
-        auto-grow
-      />
+      <details :open="more" @toggle="more = ($event.target as HTMLDetailsElement).open">
+        <summary>{{ m.form.more }}</summary>
+        <div class="stack">
+          <div class="fields">
+            <v-select
+              v-model="draft.recipeId"
+              :items="recipes"
+              :label="m.form.recipe"
+              :placeholder="m.form.recipeUnknown"
+              persistent-placeholder
+              clearable
+            />
+            <v-text-field
+              v-model="draft.acquired"
+              type="date"
+              :label="m.form.acquired"
+              :max="settings.current.today"
+              :error-messages="errors.acquired"
+              name="acquired"
+            />
+            <QuantityField
+              v-model="draft.heightCm"
+              :label="m.form.plantHeight"
+              of="length"
+              :error="errors.heightCm"
+            />
+            <NumberField
+              v-model="draft.together"
+              :label="m.form.together"
+              :hint="m.form.togetherHint"
+              :error="errors.together"
+            />
+            <QuantityField
+              v-model="draft.supportCm"
+              :label="m.form.support"
+              of="length"
+              :error="errors.supportCm"
+            />
+            <template v-if="draft.supportCm !== null">
+              <v-select
+                v-model="draft.supportKind"
+                :items="supportKinds"
+                :label="m.form.supportKind"
+                clearable
+              />
+              <NumberField v-model="draft.stems" :label="m.form.stems" :error="errors.stems" />
+            </template>
+            <v-select
+              v-if="covers.length > 0 && alike < 2"
+              v-model="draft.coverId"
+              :items="covers"
+              item-title="label"
+              item-value="id"
+              :label="m.form.cover"
+              :placeholder="m.form.noCover"
+              persistent-placeholder
+              :error-messages="errors.coverId"
+              name="coverId"
+              clearable
+            />
+          </div>
+          <v-textarea v-model="draft.note" :label="m.form.note" rows="2" auto-grow />
+        </div>
+      </details>
       <p v-if="saveFault" role="alert" class="text-error">{{ saveFault }}</p>
       <div class="row">
         <v-btn type="submit" color="primary" size="large" min-height="52" :loading="saving">{{
