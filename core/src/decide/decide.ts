@@ -294,7 +294,7 @@ function mediumAge(old: number, life: number): string {
 /** By what it is known how fast a plant fills its pot. */
 const whose = (pace: RootPace | undefined) =>
   pace?.own
-    ? 'by its earlier pots it'
+    ? 'by its own roots so far it'
     : pace
       ? 'by your other plants one of this vigour'
       : 'a plant of this vigour';

@@ -31,7 +31,7 @@ describe('what earlier pots taught', () => {
     expect(fast.monthsToFill).toBeCloseTo(usual.monthsToFill / 2, 9);
     expect(fast.states.crowded).toBeGreaterThan(usual.states.crowded);
     const text = fast.reasons.find(({ signal }) => signal === 'timeInPot')!.text;
-    expect(text).toMatch(/by its earlier pots it fills one in about 5 months/);
+    expect(text).toMatch(/by its own roots so far it fills one in about 5 months/);
     expect(decide(pace(0.5)).states.crowded).toBeLessThan(usual.states.crowded);
   });
 

@@ -17,6 +17,10 @@ export interface RootPace {
   own: boolean;
 }
 
+/** Whether a pace is news: farther from the usual than it is unsure. */
+export const isTellingPace = ({ factor, sdLog }: RootPace): boolean =>
+  Math.abs(Math.log(factor)) > sdLog;
+
 /** Plants of one vigour differ by about a third. @source common practice, no source */
 const SPREAD = 0.33;
 export const TYPICAL_PACE: RootPace = { factor: 1, sdLog: SPREAD, own: false };

@@ -6,6 +6,7 @@ import {
   crowdedAt,
   exploredAfter,
   exploredInNewPot,
+  isTellingPace,
   monthsToCrowded,
   monthsToFill,
   readRoots,
@@ -104,5 +105,14 @@ describe('several plants of a kind in one pot', () => {
     expect(canopyTogether()).toBe(1);
     expect(canopyTogether(3)).toBeCloseTo(1.2, 9);
     expect(canopyTogether(40)).toBeCloseTo(4 / 3, 9);
+  });
+});
+
+describe('a pace', () => {
+  it('is news only where it lies farther from the usual than it is unsure', () => {
+    const read = (factor: number) => isTellingPace({ factor, sdLog: 0.31, own: true });
+    // One look at a full pot after two years: 0.9, give or take a third, says nothing yet.
+    expect([0.9, 1, 1.2].map(read)).toEqual([false, false, false]);
+    expect([0.6, 1.6].map(read)).toEqual([true, true]);
   });
 });

@@ -1,3 +1,4 @@
+import { monthsSaid } from '@fernbank/core';
 import { labels, outcome, tray, water, worked } from './after.ts';
 import { bench } from './bench.ts';
 import { hours } from './duration.ts';
@@ -16,6 +17,9 @@ import { thinking } from './thinking.ts';
 import { ahead } from './ahead.ts';
 import { right } from './right.ts';
 import { upkeep } from './upkeep.ts';
+
+/** Nobody counts more days than these. */
+const MOST_DAYS_LATE = 60;
 
 /** Every text of the interface. Reasons and labels of the trade come from the core. */
 export const en = {
@@ -153,7 +157,10 @@ export const en = {
       look: 'Look at it',
     },
     openVerdict: 'Why?',
-    overdue: (days: number) => (days === 1 ? '1 day late' : `${days} days late`),
+    overdue: (days: number) => {
+      if (days > MOST_DAYS_LATE) return `${monthsSaid((12 * days) / 365)} late`;
+      return days === 1 ? '1 day late' : `${days} days late`;
+    },
     emptyTitle: 'Nothing to walk round yet',
     empty:
       'Ask about one plant in your hand: what it is, how wide its pot is, what you see. Or add your plants, one by one or from a list.',

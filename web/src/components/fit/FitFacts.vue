@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Ladder, Rung, Stance } from '@fernbank/core';
+import { isTellingPace, type Ladder, type Rung, type Stance } from '@fernbank/core';
 import { useFigureWords } from '../../composables/figureWords.ts';
 import { useUnits } from '../../composables/useUnits.ts';
 import { m } from '../../messages/index.ts';
@@ -10,8 +10,6 @@ const { length, volume, weight, number, said } = useUnits();
 const { crowdedBand, mediumWord, dryWord, degrees } = useFigureWords();
 /** From here on two people carry it. */
 const HEAVY_KG = 20;
-/** A pace that is nearly the usual one is no news. */
-const TELLING = 0.1;
 </script>
 
 <template>
@@ -67,7 +65,7 @@ const TELLING = 0.1;
   </p>
   <p class="quiet small">
     {{ ladder.own ? m.fit.ownLog(ladder.own.cycles, number(ladder.own.factor, 1)) : m.fit.typical }}
-    <template v-if="ladder.ball.pace.own && Math.abs(ladder.ball.pace.factor - 1) > TELLING">
+    <template v-if="ladder.ball.pace.own && isTellingPace(ladder.ball.pace)">
       {{ m.fit.pace(number(ladder.ball.pace.factor, 1)) }}
     </template>
   </p>

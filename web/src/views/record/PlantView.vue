@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checkpointOn, isTaskOver } from '@fernbank/core';
+import { checkpointOn, isTaskOver, isTellingPace } from '@fernbank/core';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client.ts';
@@ -40,7 +40,9 @@ const askedAt = computed(() => {
 const lessons = computed(() => {
   const { learned, worked } = file.value!;
   return [
-    learned.pace && m.worked.pace(times(learned.pace.factor), String(percent(learned.pace.sdLog))),
+    learned.pace &&
+      isTellingPace(learned.pace) &&
+      m.worked.pace(times(learned.pace.factor), String(percent(learned.pace.sdLog))),
     learned.life &&
       m.worked.life(
         times(learned.life.factor),

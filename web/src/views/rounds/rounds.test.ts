@@ -147,6 +147,15 @@ describe('Rounds', () => {
     seen.mockRestore();
   });
 
+  it('says how late in days while those are counted, then in months', () => {
+    expect([1, 60, 61, 185].map(m.rounds.overdue)).toEqual([
+      '1 day late',
+      '60 days late',
+      '2 months late',
+      '6 months late',
+    ]);
+  });
+
   it('counts what asks, says why and how late, and which spots are quiet', async () => {
     fakeServer({ [`GET ${ROUNDS}`]: rounds });
     const { wrapper } = await open(RoundsView, '/rounds');
