@@ -178,9 +178,10 @@ test('a design that cannot be met says what misses, what stands in its way, and 
   page,
 }) => {
   await page.goto('/mix/design');
-  await page.getByLabel('Air, at least').fill('60');
-  await page.getByLabel('Air, at most').fill('');
-  await page.getByLabel('Water, at least').fill('60');
+  const target = (name: string) => page.getByRole('group', { name, exact: true });
+  await target('Air').getByLabel('at least').fill('60');
+  await target('Air').getByLabel('at most').fill('');
+  await target('Water').getByLabel('at least').fill('60');
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(page.getByText('Not every target can be met; this comes nearest.')).toBeVisible({
     timeout: 60_000,
@@ -193,7 +194,7 @@ test('a design that cannot be met says what misses, what stands in its way, and 
   await expect(page).toHaveURL(/\/mix\/new\?parts=/);
   await expect(page.locator('.parts li').first()).toBeVisible();
   await page.goto('/mix/design');
-  await page.getByLabel('Air, at most').fill('20');
+  await target('Air').getByLabel('at most').fill('20');
   await expect(page.getByText('At least is above at most.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Work it out' })).toBeDisabled();
 });

@@ -4,8 +4,8 @@ import type { PotMaterialId } from '@fernbank/core';
 export const WALL: Record<PotMaterialId, string> = {
   terracotta: '#b8653c',
   glazed: '#4f6f78',
-  plastic: '#57534c',
-  fabric: '#6b6a58',
+  plastic: '#78726a',
+  fabric: '#7d7b68',
   net: '#8b8678',
   glass: '#a9c3c4',
 };

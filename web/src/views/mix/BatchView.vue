@@ -242,6 +242,9 @@ const print = () => window.print();
   align-items: center;
 }
 @media (max-width: 800px) {
+  .which {
+    grid-column: auto;
+  }
   .pots li {
     grid-template-columns: minmax(0, 1fr) auto auto;
   }

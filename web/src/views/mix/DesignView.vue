@@ -235,27 +235,23 @@ const toRecipe = computed(
         <span class="quiet small">{{ m.mix.fromPlantHint }}</span>
       </div>
       <h2>{{ m.mix.targets }}</h2>
-      <ul class="bare targets">
-        <li v-for="id in PROPERTIES" :key="id">
+      <div class="targets">
+        <div v-for="id in PROPERTIES" :key="id" role="group" :aria-label="m.mix.properties[id]">
           <strong>{{ m.mix.properties[id] }}</strong>
           <NumberField
             v-model="draft.rows[id].low"
-            :label="m.mix.atLeast(m.mix.properties[id])"
+            :label="m.mix.atLeast"
             :unit="unitOf(id)"
             :error="faults[id]"
           />
-          <NumberField
-            v-model="draft.rows[id].high"
-            :label="m.mix.atMost(m.mix.properties[id])"
-            :unit="unitOf(id)"
-          />
+          <NumberField v-model="draft.rows[id].high" :label="m.mix.atMost" :unit="unitOf(id)" />
           <v-select
             v-model="draft.rows[id].importance"
             :items="importances"
-            :label="m.mix.importanceOf(m.mix.properties[id])"
+            :label="m.mix.howMuch"
           />
-        </li>
-      </ul>
+        </div>
+      </div>
       <div class="fields">
         <v-select
           v-model="draft.mostComponents"
@@ -340,7 +336,7 @@ const toRecipe = computed(
   display: grid;
   gap: 6px;
 }
-.targets li {
+.targets > div {
   display: grid;
   grid-template-columns: minmax(130px, 1fr) repeat(3, minmax(120px, 1fr));
   gap: 10px;
@@ -355,7 +351,7 @@ const toRecipe = computed(
   gap: 24px;
 }
 @media (max-width: 800px) {
-  .targets li {
+  .targets > div {
     grid-template-columns: 1fr 1fr;
     border-bottom: 1px solid rgb(var(--v-theme-on-surface), 0.12);
     padding-bottom: 8px;
