@@ -26,7 +26,7 @@ interface Window {
 export class Live {
   readonly #windows = new Set<Window>();
   /** What was done lately, the oldest first. */
-  #lately: { at: number; told: string }[] = [];
+  readonly #lately: { at: number; told: string }[] = [];
 
   constructor(journal: Journal) {
     journal.onDone((done) => this.#tell(done));
@@ -70,7 +70,8 @@ export class Live {
     const data = JSON.stringify({ deed: id, tables, plantIds: plantIds.slice(0, 100), window });
     const told = `event: done\ndata: ${data}\n\n`;
     const at = performance.now();
-    this.#lately = [...this.#lately.filter((one) => one.at >= at - MOST_MISSED_MS), { at, told }];
+    this.#lately.push({ at, told });
+    while (this.#lately[0]!.at < at - MOST_MISSED_MS) this.#lately.shift();
     for (const { response } of this.#windows) response.write(told);
   }
 

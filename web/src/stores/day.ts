@@ -57,6 +57,9 @@ export const useDay = defineStore('day', () => {
   const searching = ref(false);
   const progress = ref<{ seconds: number; bound: number | null }>({ seconds: 0, bound: null });
   let stopSearch: (() => void) | null = null;
+  /** the settings that the plan was made by */
+  let plannedBy = '';
+  const settingsNow = () => JSON.stringify(settings.current);
   let latest = 0;
 
   /** What is shown: the plan of a settled day, else the best that was found. */
@@ -76,7 +79,8 @@ export const useDay = defineStore('day', () => {
     try {
       days.value = (await api('/days/now')).items;
       loaded.value = true;
-      if (current.value?.state === 'planning' && !found.value) await plan();
+      const stale = !found.value || plannedBy !== settingsNow();
+      if (current.value?.state === 'planning' && stale) await plan();
     } catch (error) {
       fault.value = wordsFor(error);
     }
@@ -105,6 +109,7 @@ export const useDay = defineStore('day', () => {
     conflict.value = null;
     fault.value = '';
     searching.value = true;
+    plannedBy = settingsNow();
     progress.value = { seconds: 0, bound: null };
     try {
       const answer = await api(`/days/${day.id}/problem`);

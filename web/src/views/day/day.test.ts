@@ -16,6 +16,7 @@ import { useBench } from '../../stores/bench.ts';
 import { useDay } from '../../stores/day.ts';
 import { useLive } from '../../stores/live.ts';
 import { useNotices } from '../../stores/notices.ts';
+import { useSettings } from '../../stores/settings.ts';
 import {
   STAMP,
   fakeServer,
@@ -205,9 +206,13 @@ describe('planning a day', () => {
     await vi.waitUntil(() => server.calls.at(-1)!.path === '/days/now');
     await planned();
     expect(asked()).toBe(before);
+    // Another tub is another plan too: a day is laid by the settings there are.
+    useSettings().current.tubL = 12;
+    await useDay().load();
+    expect(asked()).toBe(before + 1);
     server.day = { ...server.day, hands: 2, rev: 2 };
     useLive().told({ tables: ['days'] });
-    await vi.waitUntil(() => asked() === before + 1);
+    await vi.waitUntil(() => asked() === before + 2);
     await planned();
     expect(useDay().current?.hands).toBe(2);
   });
