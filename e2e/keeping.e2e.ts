@@ -136,7 +136,9 @@ test('two windows: the other’s change shows by itself, and a conflict is a cho
   const before = await note(page).inputValue();
   await note(page).fill('written at the bench');
   // It listens once the page has settled.
-  const listens = elsewhere.waitForResponse((response) => response.url().endsWith('/api/events'));
+  const listens = elsewhere.waitForResponse(
+    (response) => new URL(response.url()).pathname === '/api/events',
+  );
   await elsewhere.goto('/plants/10');
   const name = (await elsewhere.getByRole('heading', { level: 1 }).textContent())!.trim();
   await listens;
