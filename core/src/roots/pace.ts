@@ -17,7 +17,7 @@ export interface RootPace {
   own: boolean;
 }
 
-/** Whether a pace is news: farther from the usual than it is unsure. */
+/** Whether a pace is news: farther from the usual than it is unsure. @source common practice, no source */
 export const isTellingPace = ({ factor, sdLog }: RootPace): boolean =>
   Math.abs(Math.log(factor)) > sdLog;
 
